@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Cli;
+
+use Ash\Document\InvalidDocument;
+use Ash\Rails\RailsRoom;
+
+/** The headless door: `bin/ash ROOM VERB [FILE]`. Exit status 0, or 2 with one JSON object on standard error. */
+final readonly class Door
+{
+    /** @return array<string, Room> */
+    private static function rooms(): array
+    {
+        return [
+            'rails' => new RailsRoom(),
+        ];
+    }
+
+    /**
+     * @param list<string>                   $words what follows the program's name
+     * @param \Closure(string): ?string      $read  the text of a file ("-": standard input), null when it cannot be read
+     *
+     * @return array{int, string, string} exit status, standard output, standard error
+     */
+    public static function open(array $words, \Closure $read): array
+    {
+        if ($words === [] || $words === ['--help']) {
+            return [0, self::overview(), ''];
+        }
+        try {
+            return [0, self::answer($words, $read), ''];
+        } catch (InvalidDocument $fault) {
+            $error = ['error' => ['pointer' => $fault->pointer, 'detail' => $fault->detail]];
+
+            return [2, '', json_encode($error, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE)."\n"];
+        }
+    }
+
+    /**
+     * @param list<string>              $words
+     * @param \Closure(string): ?string $read
+     */
+    private static function answer(array $words, \Closure $read): string
+    {
+        $room = self::rooms()[$words[0]] ?? throw InvalidDocument::at('', "there is no room \"{$words[0]}\"; bin/ash lists them");
+        $name = $words[1] ?? throw InvalidDocument::at('', "say which verb of {$words[0]}: ".implode(', ', array_keys($room->verbs())));
+        $verb = $room->verbs()[$name] ?? throw InvalidDocument::at('', "{$words[0]} has no verb \"{$name}\": ".implode(', ', array_keys($room->verbs())));
+        if (($words[2] ?? '') === '--help') {
+            return self::help("{$words[0]} {$name}", $verb);
+        }
+        if (count($words) > 3) {
+            throw InvalidDocument::at('', "\"{$words[3]}\" is one word too many: ROOM VERB [FILE]");
+        }
+        $json = $read($words[2] ?? '-') ?? throw InvalidDocument::at('', 'cannot read '.($words[2] ?? 'standard input'));
+
+        return $verb->answer($json)."\n";
+    }
+
+    private static function overview(): string
+    {
+        $text = "bin/ash ROOM VERB [FILE]   one JSON document in (FILE, or standard input), one out; --help after a verb tells its fields\n\n";
+        foreach (self::rooms() as $room => $it) {
+            foreach ($it->verbs() as $name => $verb) {
+                $text .= sprintf("  %-24s %s\n", "{$room} {$name}", $verb->summary);
+            }
+        }
+
+        return $text;
+    }
+
+    private static function help(string $name, Verb $verb): string
+    {
+        return "{$name}: {$verb->summary}\n\n{$verb->fields}\n\nExample\n\n{$verb->example}\n\nanswers\n\n{$verb->answer($verb->example)}\n";
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Document;
+
+/**
+ * Strict JSON (RFC 8259): what json_decode() takes, less the member that is given twice.
+ *
+ * json_decode() keeps the last of two members with one name and says nothing, which for a
+ * measurement means that one of two different numbers silently wins.
+ */
+final readonly class Json
+{
+    private const DEPTH = 64;
+
+    /** @throws InvalidDocument when the text is not JSON or a name is given twice in one object */
+    public static function parse(string $text): mixed
+    {
+        try {
+            $value = json_decode($text, false, self::DEPTH, JSON_THROW_ON_ERROR);
+        } catch (\JsonException $problem) {
+            throw InvalidDocument::at('', 'must be one JSON document: '.lcfirst($problem->getMessage()));
+        }
+        self::refuseDuplicates($text);
+
+        return $value;
+    }
+
+    /** Walks the tokens of a text that is known to be valid, so that the pattern need not check anything itself. */
+    private static function refuseDuplicates(string $text): void
+    {
+        $path = [];
+        $seen = [];
+        $index = [];
+        $depth = 0;
+        preg_match_all('/"(?:[^"\\\\]++|\\\\.)*+"\s*:?|[{}\[\],]/s', $text, $tokens);
+        foreach ($tokens[0] as $token) {
+            if ($token === '{' || $token === '[') {
+                ++$depth;
+                $seen[$depth] = [];
+                $index[$depth] = $token === '[' ? 0 : null;
+                $path[$depth] = '0';
+            } elseif ($token === '}' || $token === ']') {
+                unset($path[$depth]);
+                --$depth;
+            } elseif ($token === ',' && $depth > 0 && $index[$depth] !== null) {
+                $path[$depth] = (string) ++$index[$depth];
+            } elseif (str_ends_with($token, ':') && $token[0] === '"') {
+                $name = json_decode(rtrim(substr($token, 0, -1)));
+                $name = is_string($name) ? $name : '';
+                $path[$depth] = $name;
+                if (isset($seen[$depth]["\0{$name}"])) {
+                    throw InvalidDocument::at(Pointer::of(array_values($path)), 'is given twice');
+                }
+                $seen[$depth]["\0{$name}"] = true;
+            }
+        }
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Rails\Causes;
+
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
+use Ash\Rails\Cause;
+use Ash\Rails\CauseRule;
+use Ash\Rails\JudgedReading;
+use Ash\Rails\Rail;
+use Ash\Rails\Standing;
+
+/** Two measured rails or more, every latest reading below 10 % of nominal. */
+final readonly class AllAbsent implements CauseRule
+{
+    public function cause(Standing $standing): ?Cause
+    {
+        return self::holds($standing)
+            ? Cause::from('all_absent', array_map(
+                static fn (Rail $rail): array => array_map(
+                    static fn (JudgedReading $judged): string => "{$judged->reading->place()}: ".Notation::print((float) $judged->reading->volts, Unit::Volt),
+                    $standing->volts($rail),
+                ),
+                $standing->rails,
+            ), 'No output at all: mains, fuse, switch, standby circuit, or a protection that has tripped.')
+            : null;
+    }
+
+    public static function holds(Standing $standing): bool
+    {
+        $rails = [];
+        foreach ($standing->volts() as $judged) {
+            if (!$judged->absent()) {
+                return false;
+            }
+            $rails["\0{$judged->rail->name}"] = true;
+        }
+
+        return count($rails) >= 2;
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Rails\Causes;
+
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
+use Ash\Rails\Cause;
+use Ash\Rails\CauseRule;
+use Ash\Rails\JudgedReading;
+use Ash\Rails\Standing;
+
+/** Exactly one rail is weak, with ripple out on the same reading, among those that make its state. */
+final readonly class LowWithRipple implements CauseRule
+{
+    public function cause(Standing $standing): ?Cause
+    {
+        $weak = [];
+        foreach ($standing->rails as $name => $rail) {
+            $readings = array_filter($standing->making($rail), static fn (JudgedReading $judged): bool => $judged->weak() && !$judged->reversed());
+            if ($readings !== []) {
+                $weak[$name] = $readings;
+            }
+        }
+        if (count($weak) !== 1) {
+            return null;
+        }
+        $rippled = array_filter(reset($weak), static fn (JudgedReading $judged): bool => $judged->rippleOut === true);
+        $evidence = array_map(
+            static fn (JudgedReading $judged): string => "{$judged->reading->place()}: ".Notation::print((float) $judged->reading->volts, Unit::Volt)
+                .' with '.Notation::plain((float) $judged->reading->rippleMvpp).' mVpp of ripple',
+            array_values($rippled),
+        );
+
+        return Cause::from('low_with_ripple', [key($weak) => $evidence], 'One rail is low and rough, the others hold: its filter capacitor or rectifier.');
+    }
+}

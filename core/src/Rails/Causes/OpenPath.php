@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Rails\Causes;
+
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
+use Ash\Rails\Cause;
+use Ash\Rails\CauseRule;
+use Ash\Rails\Standing;
+
+/** Same load, good at one point, below 10 % at a later one. */
+final readonly class OpenPath implements CauseRule
+{
+    public function cause(Standing $standing): ?Cause
+    {
+        $evidence = [];
+        foreach ($standing->rails as $name => $rail) {
+            $evidence[$name] = [];
+            foreach ($standing->pairs($rail) as [$early, $late]) {
+                $along = $early->reading->load === $late->reading->load && $early->reading->point->rank() < $late->reading->point->rank();
+                if ($along && $early->good() && $late->absent()) {
+                    $evidence[$name][] = "{$rail->name}, {$early->reading->load->words()}: "
+                        .Notation::print((float) $early->reading->volts, Unit::Volt)." at the {$early->reading->point->value}, "
+                        .Notation::print((float) $late->reading->volts, Unit::Volt)." at the {$late->reading->point->value}";
+                }
+            }
+        }
+
+        return Cause::from('open_path', $evidence, 'The rail leaves the supply and does not arrive: a fuse, a connector or a trace. Walk the path to find between which two points it is lost.');
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Rails\Causes;
+
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
+use Ash\Rails\Cause;
+use Ash\Rails\CauseRule;
+use Ash\Rails\Standing;
+
+/** Beyond the high magnitude limit by more than the guard band. */
+final readonly class OverVoltage implements CauseRule
+{
+    public function cause(Standing $standing): ?Cause
+    {
+        $evidence = [];
+        $loaded = false;
+        foreach ($standing->rails as $name => $rail) {
+            $evidence[$name] = [];
+            foreach ($standing->forward($rail) as $judged) {
+                if ($judged->overVoltage()) {
+                    $loaded = $loaded || $rail->loaded($judged->reading->load);
+                    $evidence[$name][] = "{$judged->reading->place()}: ".Notation::print((float) $judged->reading->volts, Unit::Volt)." against {$rail->limits->words()}";
+                }
+            }
+        }
+        $text = $loaded
+            ? 'Too high under load: the regulator or its feedback. Do not connect the board.'
+            : 'Too high without load: up to 115 % of nominal this is ordinary cross-regulation. Measure again with some load.';
+
+        return Cause::from('over_voltage', $evidence, $text);
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Rails\Causes;
+
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
+use Ash\Rails\Cause;
+use Ash\Rails\CauseRule;
+use Ash\Rails\Standing;
+
+/** volts/nominal < -0.1. Such a reading gives this cause and no other. */
+final readonly class Reversed implements CauseRule
+{
+    public function cause(Standing $standing): ?Cause
+    {
+        $evidence = [];
+        foreach ($standing->rails as $name => $rail) {
+            $evidence[$name] = [];
+            foreach ($standing->volts($rail) as $judged) {
+                if ($judged->reversed()) {
+                    $evidence[$name][] = "{$judged->reading->place()}: ".Notation::print((float) $judged->reading->volts, Unit::Volt)
+                        .' where '.Notation::print($rail->nominalV, Unit::Volt).' belongs';
+                }
+            }
+        }
+
+        return Cause::from('reversed', $evidence, 'The polarity is wrong: a plug or a part the wrong way round. Do not connect the board.');
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Rails\Causes;
+
+use Ash\Quantity\Notation;
+use Ash\Rails\Cause;
+use Ash\Rails\CauseRule;
+use Ash\Rails\Standing;
+
+/** Ripple out on a reading whose voltage is good: the filter is going, the regulator still covers for it. */
+final readonly class RippleHigh implements CauseRule
+{
+    public function cause(Standing $standing): ?Cause
+    {
+        $evidence = [];
+        foreach ($standing->rails as $name => $rail) {
+            $evidence[$name] = [];
+            foreach ($standing->forward($rail) as $judged) {
+                if ($judged->rippleOut === true && $judged->good()) {
+                    $evidence[$name][] = "{$judged->reading->place()}: ".Notation::plain((float) $judged->reading->rippleMvpp).' mVpp against '
+                        .Notation::plain((float) $rail->rippleMaxMvpp).' mVpp, voltage still in';
+                }
+            }
+        }
+
+        return Cause::from('ripple_high', $evidence, 'The voltage holds but it is rough: the filter capacitor or rectifier is going, earlier than the voltage shows.');
+    }
+}

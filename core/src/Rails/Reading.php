@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Rails;
+
+use Ash\Document\Node;
+
+/** One probing of a rail: volts (average, as a DC meter shows it), resistance to ground with the power off, or both. */
+final readonly class Reading
+{
+    public function __construct(
+        public string $rail,
+        public ?float $volts,
+        public Load $load,
+        public Point $point = Point::Supply,
+        public ?float $rippleMvpp = null,
+        public ?float $amps = null,
+        public ?float $ohmsToGround = null,
+        /** When readings of one run come from meters that differ; else the run's meter counts. */
+        public ?MeterAccuracy $meter = null,
+    ) {
+    }
+
+    /** @param array<string, Rail> $rails */
+    public static function read(Node $node, array $rails): self
+    {
+        $node->only('rail', 'volts', 'load', 'point', 'ripple_mvpp', 'amps', 'ohms_to_ground');
+        $rail = $node->at('rail')->string();
+        isset($rails["\0{$rail}"]) || $node->at('rail')->refuse("there is no rail \"{$rail}\"");
+        if (!$node->has('volts') && !$node->has('ohms_to_ground')) {
+            $node->refuse('must have volts or ohms_to_ground or both');
+        }
+
+        return new self(
+            $rail,
+            $node->optional('volts')?->number(),
+            $node->at('load')->enum(Load::class),
+            $node->optional('point')?->enum(Point::class) ?? Point::Supply,
+            $node->optional('ripple_mvpp')?->notNegative(),
+            $node->optional('amps')?->notNegative(),
+            $node->optional('ohms_to_ground')?->notNegative(),
+        );
+    }
+
+    /** Rail, point and load: of readings with one key only the latest counts. */
+    public function key(): string
+    {
+        return "{$this->rail}\0{$this->point->value}\0{$this->load->value}";
+    }
+
+    public function place(): string
+    {
+        return "{$this->rail} at the {$this->point->value}, {$this->load->words()}";
+    }
+}
