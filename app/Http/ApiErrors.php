@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Ash\Document\InvalidDocument;
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+
+/** Every error of the API has one shape: {"errors": [{"pointer", "detail"}]}, the pointer into the body that was sent. */
+final readonly class ApiErrors
+{
+    public static function register(Exceptions $exceptions): void
+    {
+        $exceptions->dontReport([InvalidDocument::class, Refused::class, Conflict::class]);
+        $exceptions->render(static fn (InvalidDocument $fault): JsonResponse => self::answer(422, $fault->pointer, $fault->detail));
+        $exceptions->render(static fn (Refused $fault): JsonResponse => new JsonResponse(['errors' => $fault->faults], 422));
+        $exceptions->render(static fn (Conflict $fault): JsonResponse => self::answer(409, $fault->pointer, $fault->detail));
+        $exceptions->render(static function (\Throwable $problem, Request $request): ?JsonResponse {
+            if (!$request->is('api/*') && !$request->expectsJson()) {
+                return null;
+            }
+            [$status, $detail] = match (true) {
+                $problem instanceof AuthenticationException => [401, 'sign in first'],
+                $problem instanceof HttpExceptionInterface => [$problem->getStatusCode(), self::words($problem)],
+                default => [500, 'the server failed; nothing was saved'],
+            };
+
+            return self::answer($status, '', $detail, $problem instanceof HttpExceptionInterface ? $problem->getHeaders() : []);
+        });
+    }
+
+    private static function words(HttpExceptionInterface $problem): string
+    {
+        return match ($problem->getStatusCode()) {
+            403 => 'your role does not allow this',
+            404 => 'there is nothing here',
+            405 => 'this cannot be done here',
+            419 => 'the page is too old: load it again',
+            429 => 'too many requests: wait a moment',
+            default => $problem->getMessage() !== '' ? $problem->getMessage() : 'refused',
+        };
+    }
+
+    /** @param array<string, mixed> $headers */
+    private static function answer(int $status, string $pointer, string $detail, array $headers = []): JsonResponse
+    {
+        return new JsonResponse(['errors' => [['pointer' => $pointer, 'detail' => $detail]]], $status, $headers, JSON_INVALID_UTF8_SUBSTITUTE);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use OpenApi\Attributes as OA;
+
+/** What the writing routes take, for the description. The core reads the bodies themselves, strictly. */
+#[OA\OpenApi(openapi: '3.0.3', info: new OA\Info(version: '1.0.0', title: 'Ash Bench', description: 'The record and the rules of a repair bench. Signed in by cookie session; writing needs the XSRF-TOKEN cookie sent back as X-XSRF-TOKEN.'), servers: [new OA\Server(url: '/api')])]
+#[OA\Schema(schema: 'SignInBody', required: ['email', 'password'], properties: [new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string')])]
+#[OA\Schema(schema: 'PersonBody', required: ['name', 'email', 'role'], properties: [
+    new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'email', type: 'string'),
+    new OA\Property(property: 'role', type: 'string', enum: \App\People\Role::class), new OA\Property(property: 'active', type: 'boolean'),
+    new OA\Property(property: 'password', type: 'string', description: '12 to 72 characters; needed for a new person'),
+])]
+#[OA\Schema(schema: 'MeterBody', required: ['name', 'host', 'port', 'reading_pct', 'counts', 'resolution_v'], properties: [
+    new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'host', type: 'string', description: 'loopback or private IP address'),
+    new OA\Property(property: 'port', type: 'integer'), new OA\Property(property: 'reading_pct', type: 'number'),
+    new OA\Property(property: 'counts', type: 'number'), new OA\Property(property: 'resolution_v', type: 'number', description: 'V a count'),
+    new OA\Property(property: 'active', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'SceneBody', required: ['scene'], properties: [new OA\Property(property: 'scene', type: 'string')])]
+#[OA\Schema(schema: 'JobBody', required: ['id', 'machine', 'board', 'title', 'owner', 'at'], properties: [
+    new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'machine', type: 'string'),
+    new OA\Property(property: 'board', type: 'string'), new OA\Property(property: 'title', type: 'string'), new OA\Property(property: 'owner', type: 'string'),
+    new OA\Property(property: 'at', type: 'string', format: 'date-time'), new OA\Property(property: 'allowance_minutes', type: 'integer'),
+])]
+#[OA\Schema(schema: 'EntryBody', required: ['id', 'at'], properties: [
+    new OA\Property(property: 'id', type: 'string', description: 'ULID made by the client: sending it twice stores it once'),
+    new OA\Property(property: 'at', type: 'string', format: 'date-time'),
+    new OA\Property(property: 'line', type: 'string', description: 'a quick line; excludes kind, text and data'),
+    new OA\Property(property: 'kind', type: 'string', enum: \Ash\Logbook\EntryKind::class), new OA\Property(property: 'text', type: 'string'),
+    new OA\Property(property: 'data', type: 'object', additionalProperties: true), new OA\Property(property: 'minutes', type: 'integer'),
+    new OA\Property(property: 'stage', type: 'string', enum: \Ash\Logbook\Stage::class), new OA\Property(property: 'board', type: 'string'),
+    new OA\Property(property: 'corrects', type: 'string'),
+])]
+#[OA\Schema(schema: 'LineBody', required: ['line'], properties: [new OA\Property(property: 'line', type: 'string')])]
+#[OA\Schema(schema: 'RunBody', required: ['id'], properties: [
+    new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'repeats', type: 'string'), new OA\Property(property: 'board', type: 'string'),
+])]
+#[OA\Schema(schema: 'TakeBody', required: ['id', 'at', 'meter', 'rail', 'test_point', 'load', 'what'], properties: [
+    new OA\Property(property: 'id', type: 'string', description: 'ULID of the entry'), new OA\Property(property: 'at', type: 'string', format: 'date-time'),
+    new OA\Property(property: 'meter', type: 'string'), new OA\Property(property: 'rail', type: 'string'), new OA\Property(property: 'test_point', type: 'string'),
+    new OA\Property(property: 'load', type: 'string', enum: \Ash\Rails\Load::class), new OA\Property(property: 'what', type: 'string', enum: ['volts', 'ohms']),
+])]
+#[OA\Schema(schema: 'LinkBody', required: ['days'], properties: [new OA\Property(property: 'days', type: 'integer', minimum: 1, maximum: 90)])]
+#[OA\Schema(schema: 'AnyDocument', type: 'object', additionalProperties: true)]
+final readonly class RequestBodies
+{
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\DB;
+use OpenApi\Attributes as OA;
+
+/** What is on the bench now. Every list is bounded and read through an index, so the page costs the same after twenty years. */
+final readonly class BenchController
+{
+    private const LISTED = 40;
+    private const RECENT = 6;
+
+    #[OA\Get(path: '/bench', operationId: 'showBench', tags: ['logbook'], responses: [new OA\Response(response: 200, description: 'the bench', content: new OA\JsonContent(ref: BenchPage::class))])]
+    public function show(): JsonResponse
+    {
+        $open = Cards::jobs()->where('state', 'open')->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::LISTED)->get()->map(Cards::job(...));
+        $count = $open->count() < self::LISTED ? $open->count() : DB::table('jobs')->where('state', 'open')->count();
+        $recent = Cards::jobs()->where('state', 'closed')->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::RECENT)->get();
+
+        return new JsonResponse(new BenchPage(
+            $open->all(),
+            $count - $open->count(),
+            Cards::items()->where('kind', 'waiting')->limit(self::LISTED)->get()->map(Cards::item(...))->all(),
+            Cards::items()->where('kind', 'hazard')->limit(self::LISTED)->get()->map(Cards::item(...))->all(),
+            $recent->map(Cards::job(...))->all(),
+        ));
+    }
+}

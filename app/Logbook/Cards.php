@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\EntryWords;
+use Ash\Logbook\Outcome;
+use Ash\Logbook\Stage;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+
+/** From rows to what is handed out. Lists are read as plain rows: a page with 500 entries is an ordinary page. */
+final readonly class Cards
+{
+    public const TIME = 'Y-m-d\TH:i:s.v\Z';
+
+    /** @return Builder every column a job card needs, in one query */
+    public static function jobs(): Builder
+    {
+        return DB::table('jobs')->join('machines', 'machines.id', '=', 'jobs.machine_id')->join('boards', 'boards.id', '=', 'jobs.board_id')
+            ->select('jobs.*', 'machines.name as machine_name', 'boards.name as board_name');
+    }
+
+    public static function job(object $row): JobCard
+    {
+        $r = new Row($row);
+        $sheet = json_decode($r->string('sheet'), true);
+        $next = is_array($sheet) && is_array($sheet['next'] ?? null) ? $sheet['next'] : [];
+
+        return new JobCard(
+            $r->string('id'), sprintf('J-%04d', $r->int('number')), $r->string('title'), $r->string('machine_name'), $r->string('machine_id'),
+            $r->string('board_name'), $r->string('board_id'), $r->string('owner'), $r->string('state'),
+            Stage::from($r->string('stage'))->words(), Outcome::tryFrom($r->text('outcome') ?? '')?->words(), $r->int('handed_back') === 1,
+            $r->int('minutes'), $r->int('allowance_minutes'), self::time($r->string('opened_at')), self::maybe($r->text('closed_at')), self::time($r->string('last_entry_at')),
+            new NextCard(self::word($next, 'text'), self::word($next, 'why'), self::word($next, 'room') ?: null),
+        );
+    }
+
+    /** @param array<string, string> $correctedBy by the entry corrected */
+    public static function entry(object $row, array $correctedBy): EntryCard
+    {
+        $r = new Row($row);
+        $kind = EntryKind::from($r->string('kind'));
+        $data = json_decode($r->string('data'), true);
+        $data = is_array($data) ? $data : [];
+        $verdict = $data['verdict'] ?? null;
+
+        return new EntryCard(
+            $r->string('id'), $r->string('job_id'), $r->text('board_id'), $kind->value, $kind->words(), Stage::from($r->string('stage'))->words(),
+            self::time($r->string('at')), $r->string('author'), $r->int('minutes'), EntryWords::of($kind, $r->string('text'), $data),
+            is_string($verdict) ? $verdict : null, (object) $data, $r->string('text'), $r->text('corrects_id'), $correctedBy[$r->string('id')] ?? null,
+        );
+    }
+
+    /**
+     * @param iterable<object> $rows entries of one page
+     *
+     * @return list<EntryCard>
+     */
+    public static function entries(iterable $rows): array
+    {
+        $rows = [...$rows];
+        $ids = array_map(static fn (object $row): string => (new Row($row))->string('id'), $rows);
+        $correctedBy = [];
+        foreach ($ids === [] ? [] : DB::table('entries')->whereIn('corrects_id', $ids)->get(['id', 'corrects_id']) as $later) {
+            $correctedBy[(new Row($later))->string('corrects_id')] = (new Row($later))->string('id');
+        }
+
+        return array_map(static fn (object $row): EntryCard => self::entry($row, $correctedBy), array_values($rows));
+    }
+
+    public static function item(object $row): OpenItemCard
+    {
+        $r = new Row($row);
+
+        return new OpenItemCard($r->string('id'), $r->string('job_id'), sprintf('J-%04d', $r->int('number')), $r->string('kind'), $r->string('text'), $r->text('asked'), self::time($r->string('since')));
+    }
+
+    public static function items(): Builder
+    {
+        return DB::table('open_items')->join('jobs', 'jobs.id', '=', 'open_items.job_id')->where('open', true)
+            ->orderBy('since')->select('open_items.*', 'jobs.number');
+    }
+
+    /** @param array<mixed> $sheet as SheetDocument wrote it */
+    public static function sheet(array $sheet): SheetCard
+    {
+        $list = static fn (array $of, string $key): array => is_array($of[$key] ?? null) ? array_values($of[$key]) : [];
+        $strings = static fn (array $of, string $key): array => array_values(array_filter($list($of, $key), is_string(...)));
+        $next = is_array($sheet['next'] ?? null) ? $sheet['next'] : [];
+
+        return new SheetCard(
+            $strings($sheet, 'known'),
+            array_map(static fn (array $it): SuspectCard => new SuspectCard(self::word($it, 'text'), self::word($it, 'why')), array_filter($list($sheet, 'suspected'), is_array(...))),
+            new NextCard(self::word($next, 'text'), self::word($next, 'why'), self::word($next, 'room') ?: null),
+            array_map(static fn (array $it): GateCard => new GateCard(
+                self::word($it, 'gate'), self::word($it, 'words'), self::word($it, 'level'), ($it['closed'] ?? false) === true, $strings($it, 'why'), self::word($it, 'passed_because') ?: null,
+            ), array_filter($list($sheet, 'gates'), is_array(...))),
+        );
+    }
+
+    public static function time(string $utc): string
+    {
+        return (new CarbonImmutable($utc, 'UTC'))->format(self::TIME);
+    }
+
+    private static function maybe(?string $utc): ?string
+    {
+        return $utc === null ? null : self::time($utc);
+    }
+
+    /** @param array<mixed> $of */
+    private static function word(array $of, string $key): string
+    {
+        return is_string($of[$key] ?? null) ? $of[$key] : '';
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use Ash\Logbook\Outcome;
+use Ash\Logbook\Stage;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * One visit to the bench.
+ *
+ * @property string              $id
+ * @property int                 $number
+ * @property string              $machine_id
+ * @property string              $board_id
+ * @property string              $title
+ * @property string              $owner
+ * @property string              $state             open, parked or closed
+ * @property Stage               $stage
+ * @property ?Outcome            $outcome
+ * @property bool                $handed_back
+ * @property int                 $minutes
+ * @property int                 $allowance_minutes
+ * @property CarbonImmutable     $opened_at
+ * @property ?CarbonImmutable    $closed_at
+ * @property CarbonImmutable     $last_entry_at
+ * @property array<string, mixed> $sheet
+ */
+final class Job extends Model
+{
+    use HasUlids;
+
+    protected $fillable = [
+        'id', 'machine_id', 'board_id', 'title', 'owner', 'state', 'stage', 'outcome', 'handed_back', 'minutes',
+        'allowance_minutes', 'opened_at', 'closed_at', 'last_entry_at', 'sheet', 'number',
+    ];
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return [
+            'stage' => Stage::class,
+            'outcome' => Outcome::class,
+            'handed_back' => 'boolean',
+            'opened_at' => 'immutable_datetime',
+            'closed_at' => 'immutable_datetime',
+            'last_entry_at' => 'immutable_datetime',
+            'sheet' => 'array',
+        ];
+    }
+
+    public function label(): string
+    {
+        return sprintf('J-%04d', $this->number);
+    }
+}

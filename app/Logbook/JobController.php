@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use App\Http\Body;
+use App\Http\Conflict;
+use App\Http\Errors;
+use Ash\Document\Node;
+use Ash\Logbook\Caution;
+use Ash\Logbook\JobSheet;
+use Ash\Logbook\Outcome;
+use Ash\Logbook\Profile;
+use Ash\Logbook\QuickLine;
+use Ash\Logbook\Stage;
+use Ash\Logbook\Ulid;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use OpenApi\Attributes as OA;
+
+final readonly class JobController
+{
+    private const PAGE = 50;
+
+    #[OA\Get(path: '/jobs', operationId: 'listJobs', tags: ['logbook'], parameters: [
+        new OA\QueryParameter(name: 'state', schema: new OA\Schema(type: 'string', enum: ['open', 'parked', 'closed'])),
+        new OA\QueryParameter(name: 'before', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'jobs, latest entry first', content: new OA\JsonContent(ref: JobList::class))])]
+    public function index(Request $request): JsonResponse
+    {
+        $query = Node::of((object) $request->query->all())->only('state', 'before');
+        $jobs = Cards::jobs()->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::PAGE + 1);
+        if ($query->has('state')) {
+            in_array($query->at('state')->string(), ['open', 'parked', 'closed'], true) || $query->at('state')->refuse('must be one of open, parked, closed');
+            $jobs->where('state', $query->at('state')->string());
+        }
+        if ($query->has('before')) {
+            [$at, $id] = Cursor::read($query->at('before'));
+            $jobs->where(static fn ($q) => $q->where('last_entry_at', '<', $at)->orWhere(static fn ($q) => $q->where('last_entry_at', $at)->where('jobs.id', '<', $id)));
+        }
+        $rows = $jobs->get();
+        $last = $rows->count() > self::PAGE ? $rows->get(self::PAGE - 1) : null;
+
+        return new JsonResponse(new JobList($rows->take(self::PAGE)->map(Cards::job(...))->all(), $last === null ? null : Cursor::of($last, 'last_entry_at')));
+    }
+
+    #[OA\Post(path: '/jobs', operationId: 'openJob', tags: ['logbook'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/JobBody')), responses: [new OA\Response(response: 201, description: 'taken in', content: new OA\JsonContent(ref: JobCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    public function store(Request $request): JsonResponse
+    {
+        $body = Body::of($request)->only('id', 'machine', 'board', 'title', 'owner', 'at', 'allowance_minutes');
+        $machine = Machine::query()->find($body->at('machine')->string()) ?? $body->at('machine')->refuse('there is no such machine');
+        $board = Board::query()->where('machine_id', $machine->id)->find($body->at('board')->string()) ?? $body->at('board')->refuse('is not a board of this machine');
+        $at = CarbonImmutable::instance($body->at('at')->instant())->utc();
+        if ($at->greaterThan(now()->addDay())) {
+            $body->at('at')->refuse('lies more than a day ahead: check the clock of this device');
+        }
+        $fields = [
+            'id' => Ulid::read($body->at('id')), 'machine_id' => $machine->id, 'board_id' => $board->id,
+            'title' => $body->at('title')->text(160), 'owner' => $body->at('owner')->text(160),
+            'allowance_minutes' => $body->optional('allowance_minutes')?->integer(1, 60_000) ?? 480,
+            'state' => 'open', 'stage' => Stage::Intake, 'opened_at' => $at, 'last_entry_at' => $at, 'sheet' => [],
+        ];
+        [$job, $created] = DB::transaction(static fn (): array => self::open($fields, $machine), 3);
+
+        return new JsonResponse(self::card($job->id), $created ? 201 : 200);
+    }
+
+    /**
+     * @param array<string, mixed> $fields
+     *
+     * @return array{Job, bool} the same intake sent twice is one job
+     */
+    private static function open(array $fields, Machine $machine): array
+    {
+        $known = Job::query()->find($fields['id']);
+        if ($known !== null) {
+            return $known->machine_id === $fields['machine_id'] && $known->title === $fields['title'] ? [$known, false] : throw Conflict::at('/id', 'another job has this id');
+        }
+        $job = Job::query()->create($fields);
+        $job->sheet = SheetDocument::of(JobSheet::of(ReadFacts::of($job, $machine->readProfile())));
+        $job->save();
+
+        return [$job, true];
+    }
+
+    #[OA\Get(path: '/jobs/{job}', operationId: 'showJob', tags: ['logbook'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'the job', content: new OA\JsonContent(ref: JobPage::class)), new OA\Response(response: 404, description: 'no such job', content: new OA\JsonContent(ref: Errors::class))])]
+    public function show(string $job): JsonResponse
+    {
+        $row = Cards::jobs()->addSelect('machines.profile')->where('jobs.id', $job)->first() ?? abort(404);
+        $r = new Row($row);
+        $profile = Profile::read(Node::parse($r->string('profile')));
+        $entries = DB::table('entries')->where('job_id', $job)->orderBy('at')->orderBy('id')->get();
+        $sheet = json_decode($r->string('sheet'), true);
+        $sheetCard = Cards::sheet(is_array($sheet) ? $sheet : []);
+        $stage = Stage::from($r->string('stage'));
+
+        return new JsonResponse(new JobPage(
+            Cards::job($row),
+            $sheetCard,
+            self::stages($stage, $sheetCard, $entries->pluck('stage')->unique()->all()),
+            Cards::entries($entries),
+            Cards::items()->where('job_id', $job)->get()->map(Cards::item(...))->all(),
+            self::runs($job),
+            DB::table('boards')->where('machine_id', $r->string('machine_id'))->orderBy('slot')->get()->map(BoardController::card(...))->all(),
+            array_values(array_unique(array_map(static fn (Caution $caution): string => $caution->words(), [...$stage->cautions(), ...($stage->powered() || $stage === Stage::StripDown ? $profile->cautions : [])]))),
+            self::examples(),
+            array_map(static fn (Outcome $outcome): ChoiceCard => new ChoiceCard($outcome->value, $outcome->words()), Outcome::cases()),
+            $profile->rails !== [],
+        ));
+    }
+
+    public static function card(string $id): JobCard
+    {
+        return Cards::job(Cards::jobs()->where('jobs.id', $id)->first() ?? abort(404));
+    }
+
+    /**
+     * @param array<mixed> $opened stages that have entries
+     *
+     * @return list<StageCard>
+     */
+    private static function stages(Stage $current, SheetCard $sheet, array $opened): array
+    {
+        $closed = array_values(array_map(static fn (GateCard $gate): string => $gate->words, array_filter($sheet->gates, static fn (GateCard $gate): bool => $gate->closed)));
+
+        return array_map(static fn (Stage $stage): StageCard => new StageCard(
+            $stage->value, $stage->words(), $stage->needs(), $stage === $current, in_array($stage->value, $opened, true),
+            $stage === Stage::FirstPower ? $closed : [],
+        ), Stage::cases());
+    }
+
+    /** @return list<RunCard> */
+    private static function runs(string $job): array
+    {
+        $runs = DB::table('runs')->leftJoin('readings', static fn ($join) => $join->on('readings.run_id', '=', 'runs.id')->where('superseded', false))
+            ->where('job_id', $job)->groupBy('runs.id', 'started_at', 'author', 'repeats_id')->orderByDesc('started_at')->limit(20)
+            ->get(['runs.id', 'started_at', 'author', 'repeats_id', DB::raw('COUNT(entry_id) AS readings')]);
+
+        return array_values($runs->map(static function (object $row): RunCard {
+            $r = new Row($row);
+
+            return new RunCard($r->string('id'), Cards::time($r->string('started_at')), $r->string('author'), $r->int('readings'), $r->text('repeats_id'));
+        })->all());
+    }
+
+    /** @return list<ExampleCard> */
+    private static function examples(): array
+    {
+        $examples = [];
+        foreach (QuickLine::examples() as $word => $example) {
+            $examples[] = new ExampleCard($word, $example);
+        }
+
+        return $examples;
+    }
+}

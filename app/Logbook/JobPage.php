@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use OpenApi\Attributes as OA;
+
+/** A job whole. */
+#[OA\Schema]
+final readonly class JobPage
+{
+    /**
+     * @param list<StageCard> $stages
+     * @param list<EntryCard> $entries
+     * @param list<OpenItemCard> $open_items
+     * @param list<RunCard> $runs
+     * @param list<BoardCard> $boards
+     * @param list<string> $cautions
+     * @param list<ExampleCard> $examples
+     * @param list<ChoiceCard> $outcomes
+     */
+    public function __construct(
+        #[OA\Property()]
+        public JobCard $job,
+        #[OA\Property()]
+        public SheetCard $sheet,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: StageCard::class))]
+        public array $stages,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: EntryCard::class), description: 'in time order')]
+        public array $entries,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: OpenItemCard::class))]
+        public array $open_items,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: RunCard::class))]
+        public array $runs,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: BoardCard::class))]
+        public array $boards,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
+        public array $cautions,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ExampleCard::class))]
+        public array $examples,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class))]
+        public array $outcomes,
+        #[OA\Property()]
+        public bool $has_rails,
+    ) {
+    }
+}

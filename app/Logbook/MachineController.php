@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use App\Http\Body;
+use App\Http\Errors;
+use App\People\SessionController;
+use Ash\Logbook\Caution;
+use Ash\Logbook\Profile;
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
+use Ash\Rails\Limits;
+use Ash\Rails\Rail;
+use Ash\Rails\TestPoint;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use OpenApi\Attributes as OA;
+
+final readonly class MachineController
+{
+    #[OA\Get(path: '/machines', operationId: 'listMachines', tags: ['logbook'], responses: [new OA\Response(response: 200, description: 'machines by name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: MachineCard::class)))])]
+    public function index(): JsonResponse
+    {
+        $boards = Board::query()->orderBy('slot')->get()->groupBy('machine_id');
+
+        return new JsonResponse(Machine::query()->orderBy('name')->get(['id', 'slug', 'name', 'kind'])
+            ->map(static fn (Machine $machine): MachineCard => self::card($machine, $boards->get($machine->id)?->all() ?? []))->all());
+    }
+
+    #[OA\Post(path: '/machines', operationId: 'importProfile', tags: ['logbook'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')), responses: [new OA\Response(response: 201, description: 'the machine the profile describes', content: new OA\JsonContent(ref: MachineCard::class)), new OA\Response(response: 422, description: 'refused whole, with every fault', content: new OA\JsonContent(ref: Errors::class))])]
+    public function store(Request $request): JsonResponse
+    {
+        Body::of($request);
+        $machine = SaveProfile::asNew($request->getContent(), SessionController::person($request)->name);
+
+        return new JsonResponse(self::card($machine, Board::query()->where('machine_id', $machine->id)->orderBy('slot')->get()->all()), 201);
+    }
+
+    #[OA\Put(path: '/machines/{machine}/profile', operationId: 'changeProfile', tags: ['logbook'], parameters: [new OA\PathParameter(name: 'machine', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')), responses: [new OA\Response(response: 200, description: 'changed', content: new OA\JsonContent(ref: MachinePage::class)), new OA\Response(response: 409, description: 'someone changed it meanwhile', content: new OA\JsonContent(ref: Errors::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    public function update(Request $request, Machine $machine): JsonResponse
+    {
+        Body::of($request);
+        SaveProfile::over($machine, $request->getContent(), $request->header('If-Match'), SessionController::person($request)->name);
+
+        return $this->show($machine->refresh());
+    }
+
+    #[OA\Get(path: '/machines/{machine}', operationId: 'showMachine', tags: ['logbook'], parameters: [new OA\PathParameter(name: 'machine', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'the machine', content: new OA\JsonContent(ref: MachinePage::class))])]
+    public function show(Machine $machine): JsonResponse
+    {
+        $profile = $machine->readProfile();
+        $budget = $profile->budget;
+        $jobs = Cards::jobs()->where('jobs.machine_id', $machine->id)->orderByDesc('opened_at')->limit(30)->get();
+
+        return new JsonResponse(new MachinePage(
+            self::card($machine, Board::query()->where('machine_id', $machine->id)->orderBy('slot')->get()->all()),
+            $machine->revision,
+            $machine->profile,
+            array_values(array_map(static fn (Rail $rail): RailCard => self::rail($rail, $profile), $profile->rails)),
+            array_map(static fn (array $rail, int $i): LoadCard => new LoadCard($rail['name'], $budget->reasons[$i] ?? '', $rail['verdict']), $budget->rails ?? [], array_keys($budget->rails ?? [])),
+            $budget === null ? [] : array_slice($budget->reasons, count($budget->rails)),
+            array_map(static fn (array $note): SourceNoteCard => new SourceNoteCard($note['source'], $note['note']), $profile->sourceNotes),
+            array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautions),
+            $jobs->map(Cards::job(...))->all(),
+        ));
+    }
+
+    public function export(Machine $machine): Response
+    {
+        return new Response($machine->profile, 200, ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename=\"{$machine->slug}.profile.json\""]);
+    }
+
+    /** @param array<Board> $boards */
+    private static function card(Machine $machine, array $boards): MachineCard
+    {
+        return new MachineCard($machine->id, $machine->slug, $machine->name, $machine->kind, array_map(
+            static fn (Board $board): BoardCard => new BoardCard($board->id, $board->slot, $board->name, $board->serial),
+            array_values($boards),
+        ));
+    }
+
+    private static function rail(Rail $rail, Profile $profile): RailCard
+    {
+        return new RailCard(
+            $rail->name,
+            Notation::print($rail->nominalV, Unit::Volt),
+            $rail->limits->words(),
+            Limits::wide($rail->nominalV)->words(),
+            $rail->rippleMaxMvpp === null ? null : Notation::plain($rail->rippleMaxMvpp).' mVpp',
+            $rail->needsLoad,
+            $rail->optional,
+            $rail->protects,
+            $profile->feeds["\0{$rail->name}"] ?? [],
+            array_map(static fn (TestPoint $point): string => $point->name.($point->point === null ? '' : " ({$point->point->value})"), $profile->testPoints["\0{$rail->name}"] ?? []),
+        );
+    }
+}

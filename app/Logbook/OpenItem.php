@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A hazard or a waiting that an entry opened and no entry has ended. Follows from the record.
+ *
+ * @property string          $id       the entry that opened it
+ * @property string          $job_id
+ * @property ?string         $board_id
+ * @property string          $kind     hazard or waiting
+ * @property string          $text
+ * @property ?string         $asked
+ * @property CarbonImmutable $since
+ * @property bool            $open
+ * @property ?string         $ended_by
+ */
+final class OpenItem extends Model
+{
+    public $incrementing = false;
+    public $timestamps = false;
+    protected $keyType = 'string';
+    protected $guarded = [];
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['since' => 'immutable_datetime', 'open' => 'boolean'];
+    }
+}

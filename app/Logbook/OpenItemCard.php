@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use OpenApi\Attributes as OA;
+
+/** A temporary fix or a waiting that has not ended. */
+#[OA\Schema]
+final readonly class OpenItemCard
+{
+    public function __construct(
+        #[OA\Property()]
+        public string $id,
+        #[OA\Property()]
+        public string $job_id,
+        #[OA\Property()]
+        public string $job_label,
+        #[OA\Property()]
+        public string $kind,
+        #[OA\Property()]
+        public string $text,
+        #[OA\Property()]
+        public ?string $asked,
+        #[OA\Property()]
+        public string $since,
+    ) {
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use App\Rails\StoredReading;
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\Outcome;
+use Ash\Logbook\Stage;
+
+/** What follows from an entry outside the record: open items, superseded readings, and the job's own columns. */
+final readonly class Projection
+{
+    public static function follow(Job $job, Entry $entry, ?Entry $corrected): void
+    {
+        if ($corrected !== null) {
+            self::withdraw($corrected, $entry);
+        }
+        self::items($entry);
+        self::job($job, $entry, $corrected);
+    }
+
+    private static function withdraw(Entry $corrected, Entry $by): void
+    {
+        match ($corrected->kind) {
+            EntryKind::Reading => StoredReading::query()->where('entry_id', $corrected->id)->update(['superseded' => true]),
+            EntryKind::Hazard, EntryKind::Waiting => OpenItem::query()->where('id', $corrected->id)->update(['open' => false, 'ended_by' => $by->id]),
+            EntryKind::Undone, EntryKind::Arrived => OpenItem::query()->where('ended_by', $corrected->id)->update(['open' => true, 'ended_by' => null]),
+            default => null,
+        };
+    }
+
+    private static function items(Entry $entry): void
+    {
+        match ($entry->kind) {
+            EntryKind::Hazard => self::open($entry, 'hazard', $entry->text, null, $entry->at->format('Y-m-d H:i:s')),
+            EntryKind::Waiting => self::open($entry, 'waiting', Record::word($entry, 'for'), Record::word($entry, 'asked') ?: null,
+                Record::word($entry, 'since') !== '' ? (new \DateTimeImmutable(Record::word($entry, 'since')))->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s') : $entry->at->format('Y-m-d H:i:s')),
+            EntryKind::Undone => self::end(Record::word($entry, 'hazard'), $entry),
+            EntryKind::Arrived => self::end(Record::word($entry, 'waiting'), $entry),
+            default => null,
+        };
+    }
+
+    private static function open(Entry $entry, string $kind, string $text, ?string $asked, string $since): void
+    {
+        $job = Job::query()->findOrFail($entry->job_id);
+        OpenItem::query()->create([
+            'id' => $entry->id, 'job_id' => $entry->job_id, 'board_id' => $entry->board_id ?? $job->board_id, 'kind' => $kind,
+            'text' => mb_substr($text, 0, 400), 'asked' => $asked, 'since' => $since, 'open' => true,
+        ]);
+    }
+
+    private static function end(string $id, Entry $by): void
+    {
+        OpenItem::query()->where('id', $id)->update(['open' => false, 'ended_by' => $by->id]);
+    }
+
+    private static function job(Job $job, Entry $entry, ?Entry $corrected): void
+    {
+        $job->minutes = max(0, $job->minutes + $entry->minutes - ($corrected->minutes ?? 0));
+        $job->last_entry_at = $entry->at->greaterThan($job->last_entry_at) ? $entry->at : $job->last_entry_at;
+        $record = Record::of($job->id);
+        $outcome = $record->outcome();
+        $job->stage = Stage::tryFrom($record->stage() ?? '') ?? Stage::Intake;
+        $job->outcome = Outcome::tryFrom(Record::word($outcome, 'outcome'));
+        $job->handed_back = ($outcome->data['handed_back'] ?? false) === true;
+        $job->closed_at = $outcome?->at;
+        $job->state = match ($job->outcome) {
+            null => 'open',
+            Outcome::Parked => 'parked',
+            default => 'closed',
+        };
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use OpenApi\Attributes as OA;
+
+/** The head of a job. */
+#[OA\Schema]
+final readonly class SheetCard
+{
+    /**
+     * @param list<string> $known
+     * @param list<SuspectCard> $suspected
+     * @param list<GateCard> $gates
+     */
+    public function __construct(
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
+        public array $known,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: SuspectCard::class))]
+        public array $suspected,
+        #[OA\Property()]
+        public NextCard $next,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: GateCard::class))]
+        public array $gates,
+    ) {
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use Ash\Logbook\GateState;
+use Ash\Logbook\JobSheet;
+
+/** The head of a job as it is kept beside it and handed out. */
+final readonly class SheetDocument
+{
+    /** @return array<string, mixed> */
+    public static function of(JobSheet $sheet): array
+    {
+        return [
+            'known' => $sheet->known,
+            'suspected' => $sheet->suspected,
+            'next' => ['text' => $sheet->next->text, 'why' => $sheet->next->why, 'room' => $sheet->next->room],
+            'gates' => array_map(static fn (GateState $gate): array => [
+                'gate' => $gate->gate->value,
+                'words' => $gate->gate->words(),
+                'level' => $gate->level->value,
+                'closed' => $gate->closed(),
+                'why' => $gate->why,
+                'passed_because' => $gate->passedBecause,
+            ], $sheet->gates),
+        ];
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use OpenApi\Attributes as OA;
+
+/** A stage of the strip. */
+#[OA\Schema]
+final readonly class StageCard
+{
+    /**
+     * @param list<string> $gates
+     */
+    public function __construct(
+        #[OA\Property()]
+        public string $stage,
+        #[OA\Property()]
+        public string $words,
+        #[OA\Property()]
+        public string $needs,
+        #[OA\Property()]
+        public bool $current,
+        #[OA\Property()]
+        public bool $opened,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'gates that stand before it and are closed')]
+        public array $gates,
+    ) {
+    }
+}

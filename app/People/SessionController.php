@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People;
+
+use App\Http\Body;
+use App\Http\Errors;
+use Ash\Document\InvalidDocument;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use OpenApi\Attributes as OA;
+
+/** Sign-in by cookie session. */
+final readonly class SessionController
+{
+    #[OA\Get(path: '/session', operationId: 'whoAmI', tags: ['people'], responses: [new OA\Response(response: 200, description: 'who is signed in', content: new OA\JsonContent(ref: PersonCard::class)), new OA\Response(response: 401, description: 'nobody', content: new OA\JsonContent(ref: Errors::class))])]
+    public function show(Request $request): JsonResponse
+    {
+        return new JsonResponse(PeopleController::card(self::person($request)));
+    }
+
+    #[OA\Post(path: '/session', operationId: 'signIn', tags: ['people'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SignInBody')), responses: [new OA\Response(response: 200, description: 'signed in', content: new OA\JsonContent(ref: PersonCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    public function store(Request $request): JsonResponse
+    {
+        $body = Body::of($request)->only('email', 'password');
+        $who = ['email' => $body->at('email')->text(190), 'password' => $body->at('password')->string(), 'active' => true];
+        if (!$request->hasSession()) {
+            throw InvalidDocument::at('', 'sign in from the application\'s own page');
+        }
+        if (!Auth::guard('web')->attempt($who)) {
+            throw InvalidDocument::at('/password', 'address and password do not fit together');
+        }
+        $request->session()->regenerate();
+
+        return new JsonResponse(PeopleController::card(Auth::guard('web')->user() ?? abort(401)));
+    }
+
+    #[OA\Delete(path: '/session', operationId: 'signOut', tags: ['people'], responses: [new OA\Response(response: 204, description: 'signed out')])]
+    public function destroy(Request $request): JsonResponse
+    {
+        Auth::guard('web')->logout();
+        if ($request->hasSession()) {
+            $request->session()->invalidate();
+            $request->session()->regenerateToken();
+        }
+
+        return new JsonResponse(null, 204);
+    }
+
+    public static function person(Request $request): Person
+    {
+        $person = $request->user();
+
+        return $person instanceof Person ? $person : abort(401);
+    }
+}

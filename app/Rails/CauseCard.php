@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rails;
+
+use OpenApi\Attributes as OA;
+
+/** A likely cause. */
+#[OA\Schema]
+final readonly class CauseCard
+{
+    /**
+     * @param list<string> $rails
+     * @param list<string> $evidence
+     */
+    public function __construct(
+        #[OA\Property()]
+        public string $code,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
+        public array $rails,
+        #[OA\Property()]
+        public string $text,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
+        public array $evidence,
+    ) {
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rails;
+
+use App\Logbook\Record;
+use Ash\Logbook\Profile;
+use Ash\Rails\Band;
+use Ash\Rails\Judgement;
+use Ash\Rails\Limits;
+use Ash\Rails\MeterAccuracy;
+use Ash\Rails\Rail;
+use Illuminate\Support\Collection;
+
+/** A rail run as it stands: its readings and what the core makes of them. */
+final readonly class RunState
+{
+    /**
+     * @param array<string, Rail>                $rails    within the band the bench chose
+     * @param Collection<int, StoredReading>     $readings in time order, without superseded ones
+     */
+    private function __construct(public Run $run, public Profile $profile, public array $rails, public Collection $readings, public Judgement $judgement)
+    {
+    }
+
+    /** @param array<string, array{band: Band, reason: string}> $bands chosen per rail, with the reason */
+    public static function read(Run $run, Profile $profile, array $bands): self
+    {
+        $rails = [];
+        foreach ($profile->rails as $key => $rail) {
+            $wide = ($bands[$rail->name]['band'] ?? Band::Tight) === Band::Wide;
+            $rails[$key] = $wide ? $rail->within(Limits::wide($rail->nominalV)) : $rail;
+        }
+        $readings = StoredReading::query()->where('run_id', $run->id)->where('superseded', false)->orderBy('at')->orderBy('entry_id')->get();
+        $core = $readings->filter(static fn (StoredReading $reading): bool => isset($rails["\0{$reading->rail}"]))
+            ->map(static fn (StoredReading $reading) => $reading->toCore())->filter()->values()->all();
+
+        // Each reading carries its own meter; the run's meter is never asked.
+        return new self($run, $profile, $rails, $readings, Judgement::of($rails, MeterAccuracy::of(0, 0, 0), $core));
+    }
+
+    /** The job's last run that has a reading. */
+    public static function latest(string $jobId, Profile $profile, Record $record): ?self
+    {
+        $run = Run::query()->where('job_id', $jobId)->where('room', 'rails')
+            ->whereExists(static fn ($query) => $query->from('readings')->whereColumn('run_id', 'runs.id')->where('superseded', false))
+            ->orderByDesc('started_at')->orderByDesc('id')->first();
+
+        return $run === null ? null : self::read($run, $profile, $record->bands());
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rails;
+
+use OpenApi\Attributes as OA;
+
+/** One test point of the run. */
+#[OA\Schema]
+final readonly class StepCard
+{
+    /**
+     * @param list<string> $protects
+     */
+    public function __construct(
+        #[OA\Property()]
+        public string $key,
+        #[OA\Property()]
+        public string $rail,
+        #[OA\Property()]
+        public string $nominal,
+        #[OA\Property()]
+        public string $limits,
+        #[OA\Property()]
+        public string $wide,
+        #[OA\Property()]
+        public string $band,
+        #[OA\Property()]
+        public ?string $band_reason,
+        #[OA\Property()]
+        public string $test_point,
+        #[OA\Property()]
+        public ?string $where,
+        #[OA\Property()]
+        public ?string $point,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
+        public array $protects,
+        #[OA\Property()]
+        public ?StepReading $reading,
+        #[OA\Property(description: 'the same point in the run that this one repeats')]
+        public ?string $previous,
+        #[OA\Property()]
+        public StripCard $strip,
+    ) {
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rails;
+
+use Ash\Rails\Limits;
+use Ash\Rails\Load;
+use Ash\Rails\MeterAccuracy;
+use Ash\Rails\Point;
+use Ash\Rails\Reading;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A reading as numbers, beside the entry that records it, with the meter and the limits of its day.
+ *
+ * @property string          $entry_id
+ * @property string          $run_id
+ * @property string          $board_id
+ * @property string          $rail
+ * @property string          $test_point
+ * @property ?string         $point
+ * @property string          $load
+ * @property ?float          $volts
+ * @property ?float          $ripple_mvpp
+ * @property ?float          $amps
+ * @property ?float          $ohms_to_ground
+ * @property float           $reading_pct
+ * @property float           $counts
+ * @property float           $resolution_v
+ * @property float           $limit_low
+ * @property float           $limit_high
+ * @property ?string         $verdict
+ * @property bool            $superseded
+ * @property CarbonImmutable $at
+ */
+final class StoredReading extends Model
+{
+    public $incrementing = false;
+    public $timestamps = false;
+    protected $table = 'readings';
+    protected $primaryKey = 'entry_id';
+    protected $keyType = 'string';
+    protected $guarded = [];
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return [
+            'volts' => 'float', 'ripple_mvpp' => 'float', 'amps' => 'float', 'ohms_to_ground' => 'float',
+            'reading_pct' => 'float', 'counts' => 'float', 'resolution_v' => 'float', 'limit_low' => 'float', 'limit_high' => 'float',
+            'superseded' => 'boolean', 'at' => 'immutable_datetime',
+        ];
+    }
+
+    public function limits(): Limits
+    {
+        return Limits::between($this->limit_low, $this->limit_high);
+    }
+
+    public function accuracy(): MeterAccuracy
+    {
+        return MeterAccuracy::of($this->reading_pct, $this->counts, $this->resolution_v);
+    }
+
+    /** As the core reads it; a test point that stands for no place of the contract is only walked, never judged with the others. */
+    public function toCore(): ?Reading
+    {
+        return $this->point === null ? null : new Reading(
+            $this->rail,
+            $this->volts,
+            Load::from($this->load),
+            Point::from($this->point),
+            $this->ripple_mvpp,
+            $this->amps,
+            $this->ohms_to_ground,
+            $this->accuracy(),
+        );
+    }
+}

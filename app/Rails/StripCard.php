@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rails;
+
+use OpenApi\Attributes as OA;
+
+/** Where things stand on a tolerance strip, as shares of its width. */
+#[OA\Schema]
+final readonly class StripCard
+{
+    public function __construct(
+        #[OA\Property()]
+        public float $low,
+        #[OA\Property()]
+        public float $high,
+        #[OA\Property()]
+        public float $guard,
+        #[OA\Property()]
+        public float $nominal,
+        #[OA\Property()]
+        public ?float $tick,
+        #[OA\Property()]
+        public bool $beyond,
+        #[OA\Property()]
+        public ?float $ghost,
+        #[OA\Property()]
+        public ?float $wide_low,
+        #[OA\Property()]
+        public ?float $wide_high,
+    ) {
+    }
+}

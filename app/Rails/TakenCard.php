@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rails;
+
+use OpenApi\Attributes as OA;
+
+/** What the meter gave. */
+#[OA\Schema]
+final readonly class TakenCard
+{
+    public function __construct(
+        #[OA\Property()]
+        public string $state,
+        #[OA\Property()]
+        public string $words,
+        #[OA\Property()]
+        public RailRunPage $run,
+    ) {
+    }
+}

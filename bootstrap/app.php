@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\ApiErrors;
+use App\Http\SecurityHeaders;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
+
+$app = Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        web: __DIR__.'/../routes/web.php',
+        api: __DIR__.'/../routes/api.php',
+        health: '/up',
+    )
+    ->withCommands([__DIR__.'/../app'])
+    ->withMiddleware(static function (Middleware $middleware): void {
+        $middleware->remove(HandleCors::class);
+        $middleware->append(SecurityHeaders::class);
+        $middleware->statefulApi();
+        $middleware->throttleApi();
+        $middleware->redirectGuestsTo('/sign-in');
+    })
+    ->withExceptions(static fn (Exceptions $exceptions) => ApiErrors::register($exceptions))
+    ->create();
+
+// Everything that is written at run time lives under one folder, so that several instances can stand side by side.
+$var = getenv('ASH_VAR') ?: dirname(__DIR__).'/var';
+
+return $app->useEnvironmentPath($var)->useStoragePath("{$var}/storage");

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'name' => 'Ash Bench',
+    'env' => env('APP_ENV', 'production'),
+
+    // Shows stack traces to whoever meets an error: never outside development.
+    'debug' => (bool) env('APP_DEBUG', false),
+
+    // Requests a minute that one session may make of the API.
+    'rate_per_minute' => (int) env('API_RATE_PER_MINUTE', 1200),
+
+    'url' => env('APP_URL', 'http://localhost'),
+
+    // Times are kept in UTC; the browser shows them in its own zone.
+    'timezone' => 'UTC',
+    'locale' => 'en',
+    'fallback_locale' => 'en',
+    'cipher' => 'AES-256-CBC',
+    'key' => env('APP_KEY'),
+    'previous_keys' => array_filter(explode(',', (string) env('APP_PREVIOUS_KEYS', ''))),
+    'maintenance' => ['driver' => 'file'],
+];

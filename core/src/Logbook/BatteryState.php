@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Logbook;
+
+/** What is known of the clock or settings battery. */
+enum BatteryState: string
+{
+    case Leaking = 'leaking';
+    case Sound = 'sound';
+    case Removed = 'removed';
+    case None = 'none';
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Logbook;
+
+use Ash\Document\InvalidDocument;
+
+/** What an outcome needs before it may close a job. */
+final readonly class CloseRule
+{
+    /**
+     * @param list<string> $limits      what does not work, one line each
+     * @param list<string> $openHazards temporary fixes on the job's boards that nobody has undone
+     *
+     * @throws InvalidDocument with the pointer of the field that is in the way
+     */
+    public static function check(Outcome $outcome, bool $handedBack, array $limits, ?string $waitingFor, array $openHazards): void
+    {
+        match (true) {
+            $outcome === Outcome::FixedWithLimits && $limits === [] => throw InvalidDocument::at('/data/limits', 'fixed with limits: list each limit'),
+            $outcome !== Outcome::FixedWithLimits && $limits !== [] => throw InvalidDocument::at('/data/limits', "{$outcome->words()} takes no limits: choose fixed with limits"),
+            $outcome === Outcome::Parked && $waitingFor === null => throw InvalidDocument::at('/data/waiting_for', 'parked: say what it waits for'),
+            $outcome === Outcome::Parked && $handedBack => throw InvalidDocument::at('/data/handed_back', 'a parked job is not handed back'),
+            $handedBack && $openHazards !== [] => throw InvalidDocument::at('/data/handed_back', 'a temporary fix is still open: '.implode('; ', $openHazards).'. Undo it, or close without handing back'),
+            default => null,
+        };
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Logbook;
+
+/** Kinds of entries in the record. */
+enum EntryKind: string
+{
+    case Symptom = 'symptom';
+    case Observation = 'observation';
+    case Reading = 'reading';
+    case Action = 'action';
+    case Part = 'part';
+    case Hazard = 'hazard';
+    case Undone = 'undone';
+    case Waiting = 'waiting';
+    case Arrived = 'arrived';
+    case Decision = 'decision';
+    case Battery = 'battery';
+    case Stage = 'stage';
+    case Gate = 'gate';
+    case Outcome = 'outcome';
+    case Reopened = 'reopened';
+    case Withdrawn = 'withdrawn';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Part => 'part replaced',
+            self::Hazard => 'temporary fix',
+            self::Undone => 'temporary fix undone',
+            self::Gate => 'gate passed',
+            default => $this->value,
+        };
+    }
+
+    /** Kinds whose data say everything, so that text may be left out. */
+    public function speaksForItself(): bool
+    {
+        return in_array($this, [self::Reading, self::Stage, self::Battery, self::Part, self::Waiting, self::Undone, self::Arrived, self::Outcome, self::Gate], true);
+    }
+}

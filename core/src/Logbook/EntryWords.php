@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Logbook;
+
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
+use Ash\Rails\Load;
+use Ash\Rails\Verdict;
+
+/** An entry in words, the same on screen, on paper and in exports. */
+final readonly class EntryWords
+{
+    /** @param array<string, mixed> $data as EntryData gives it, with what the record added to a reading */
+    public static function of(EntryKind $kind, string $text, array $data): string
+    {
+        $said = match ($kind) {
+            EntryKind::Reading => self::reading($data),
+            EntryKind::Part => self::part($data),
+            EntryKind::Waiting => 'Waiting for '.self::word($data, 'for').self::after($data, 'asked', ', asked of '),
+            EntryKind::Battery => 'Battery '.self::word($data, 'state'),
+            EntryKind::Stage => 'Stage: '.(Stage::tryFrom(self::word($data, 'to'))?->words() ?? ''),
+            EntryKind::Gate => 'Went on past '.(Gate::tryFrom(self::word($data, 'gate'))?->words() ?? '').', because '.self::word($data, 'reason'),
+            EntryKind::Outcome => self::outcome($data),
+            EntryKind::Decision => 'Decided: '.$text.', because '.self::word($data, 'reason'),
+            EntryKind::Undone => 'Undone: '.self::word($data, 'what'),
+            EntryKind::Arrived => 'Arrived: '.self::word($data, 'what'),
+            default => $text,
+        };
+        $repeats = in_array($kind, [EntryKind::Decision, EntryKind::Waiting, EntryKind::Part, EntryKind::Battery, EntryKind::Undone, EntryKind::Arrived], true);
+
+        return $kind->speaksForItself() && !$repeats && $text !== '' ? "{$said}. {$text}" : $said;
+    }
+
+    /** @param array<string, mixed> $data */
+    public static function part(array $data): string
+    {
+        return self::word($data, 'designator').self::after($data, 'from', ': ').' to '.self::word($data, 'to')
+            .self::after($data, 'source', ', from ').self::after($data, 'date_code', ', date code ');
+    }
+
+    /** @param array<string, mixed> $data */
+    private static function reading(array $data): string
+    {
+        $load = Load::tryFrom(self::word($data, 'load'))?->words() ?? '';
+        $figures = array_filter([
+            isset($data['volts']) && is_numeric($data['volts']) ? Notation::print((float) $data['volts'], Unit::Volt) : null,
+            isset($data['ripple_mvpp']) && is_numeric($data['ripple_mvpp']) ? 'ripple '.Notation::plain((float) $data['ripple_mvpp']).' mVpp' : null,
+            isset($data['amps']) && is_numeric($data['amps']) ? Notation::print((float) $data['amps'], Unit::Ampere) : null,
+            isset($data['ohms_to_ground']) && is_numeric($data['ohms_to_ground']) ? Notation::print((float) $data['ohms_to_ground'], Unit::Ohm).' to ground' : null,
+        ]);
+        $verdict = Verdict::tryFrom(self::word($data, 'verdict'))?->words();
+
+        return self::word($data, 'rail').' at '.self::word($data, 'test_point').", {$load}: ".implode(', ', $figures).($verdict === null ? '' : " ({$verdict})");
+    }
+
+    /** @param array<string, mixed> $data */
+    private static function outcome(array $data): string
+    {
+        $limits = array_filter(is_array($data['limits'] ?? null) ? $data['limits'] : [], is_string(...));
+
+        return (Outcome::tryFrom(self::word($data, 'outcome'))?->words() ?? '')
+            .(($data['handed_back'] ?? false) === true ? ', handed back' : ', not handed back')
+            .($limits === [] ? '' : '. Limits: '.implode('; ', $limits))
+            .self::after($data, 'waiting_for', '. Waits for ').self::after($data, 'next_time', '. Next time: ');
+    }
+
+    /** @param array<string, mixed> $data */
+    private static function word(array $data, string $key): string
+    {
+        return is_string($data[$key] ?? null) ? $data[$key] : '';
+    }
+
+    /** @param array<string, mixed> $data */
+    private static function after(array $data, string $key, string $lead): string
+    {
+        return self::word($data, $key) === '' ? '' : $lead.self::word($data, $key);
+    }
+}

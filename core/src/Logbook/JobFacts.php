@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Logbook;
+
+use Ash\Rails\Judgement;
+use Ash\Rails\PowerOn;
+
+/** What the record says of a job, gathered for the rules that read it. Times are not in it: rules do not ask the clock. */
+final readonly class JobFacts
+{
+    /**
+     * @param list<string>                                              $hazards  open temporary fixes
+     * @param list<array{for: string, asked: ?string, since: string}>   $waiting  what the job waits for
+     * @param list<string>                                              $parts    replaced, one line each, in time order
+     * @param array<string, array{level: PowerOn, reason: string}>      $leaps    latest recorded leap by gate
+     */
+    public function __construct(
+        public Stage $stage,
+        public ?string $symptom,
+        public ?BatteryState $battery,
+        public bool $hasRails,
+        public ?Judgement $rails,
+        public bool $changedSinceRun,
+        public array $hazards,
+        public array $waiting,
+        public array $parts,
+        public array $leaps,
+        public ?Outcome $outcome,
+        public bool $threeSupplyChips,
+    ) {
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\OpenApiController;
+use App\Instruments\MeterController;
+use App\Logbook\BenchController;
+use App\Logbook\BoardController;
+use App\Logbook\EntryController;
+use App\Logbook\JobController;
+use App\Logbook\MachineController;
+use App\People\PeopleController;
+use App\People\SessionController;
+use App\Rails\RunController;
+use App\Report\LinkController;
+use Illuminate\Support\Facades\Route;
+
+// Public: nothing of the record.
+Route::get('openapi.json', [OpenApiController::class, 'show']);
+Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in')->name('session.open');
+
+// Everything else needs a session and one ability (App\People\Ability).
+Route::middleware('auth:sanctum')->group(static function (): void {
+    Route::middleware('can:read')->group(static function (): void {
+        Route::get('session', [SessionController::class, 'show']);
+        Route::delete('session', [SessionController::class, 'destroy'])->name('session.close');
+        Route::get('bench', [BenchController::class, 'show']);
+        Route::get('jobs', [JobController::class, 'index']);
+        Route::get('jobs/{job}', [JobController::class, 'show']);
+        Route::get('machines', [MachineController::class, 'index']);
+        Route::get('machines/{machine}', [MachineController::class, 'show']);
+        Route::get('boards/{board}', [BoardController::class, 'show']);
+        Route::get('boards/{board}/series', [BoardController::class, 'series']);
+        Route::get('rail-runs/{run}', [RunController::class, 'show']);
+        Route::get('meters', [MeterController::class, 'index']);
+        Route::get('meters/{meter}/scene', [MeterController::class, 'scene']);
+        Route::get('jobs/{job}/report-links', [LinkController::class, 'index'])->can('lead');
+    });
+    Route::middleware('can:record')->group(static function (): void {
+        Route::post('jobs', [JobController::class, 'store']);
+        Route::post('jobs/{job}/entries', [EntryController::class, 'store']);
+        Route::post('logbook/line', [EntryController::class, 'preview']);
+        Route::post('jobs/{job}/rail-runs', [RunController::class, 'store']);
+        Route::post('rail-runs/{run}/take', [RunController::class, 'take']);
+        Route::post('rails/{verb}', [RunController::class, 'compute']);
+        Route::post('machines', [MachineController::class, 'store']);
+        Route::put('machines/{machine}/profile', [MachineController::class, 'update']);
+        Route::post('boards/import', [BoardController::class, 'import']);
+        Route::put('meters/{meter}/scene', [MeterController::class, 'chooseScene']);
+    });
+    Route::middleware('can:lead')->group(static function (): void {
+        Route::post('meters', [MeterController::class, 'store']);
+        Route::put('meters/{meter}', [MeterController::class, 'update']);
+        Route::post('meters/{meter}/check', [MeterController::class, 'check']);
+        Route::get('people', [PeopleController::class, 'index']);
+        Route::post('people', [PeopleController::class, 'store']);
+        Route::put('people/{person}', [PeopleController::class, 'update']);
+        Route::post('jobs/{job}/report-links', [LinkController::class, 'store']);
+        Route::delete('report-links/{link}', [LinkController::class, 'destroy']);
+    });
+});
