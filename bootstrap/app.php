@@ -9,7 +9,13 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 
-$app = Application::configure(basePath: dirname(__DIR__))
+// Everything that is written at run time lives under one folder, so that several instances can stand side by side.
+$var = getenv('ASH_VAR') ?: dirname(__DIR__).'/var';
+foreach (['CONFIG', 'ROUTES', 'EVENTS', 'SERVICES', 'PACKAGES'] as $cache) {
+    $_SERVER["APP_{$cache}_CACHE"] ??= "{$var}/cache/".strtolower($cache).'.php';
+}
+
+return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         web: __DIR__.'/../routes/web.php',
         api: __DIR__.'/../routes/api.php',
@@ -24,9 +30,6 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectGuestsTo('/sign-in');
     })
     ->withExceptions(static fn (Exceptions $exceptions) => ApiErrors::register($exceptions))
-    ->create();
-
-// Everything that is written at run time lives under one folder, so that several instances can stand side by side.
-$var = getenv('ASH_VAR') ?: dirname(__DIR__).'/var';
-
-return $app->useEnvironmentPath($var)->useStoragePath("{$var}/storage");
+    ->create()
+    ->useEnvironmentPath($var)
+    ->useStoragePath("{$var}/storage");

@@ -61,7 +61,7 @@ final readonly class JobController
             'id' => Ulid::read($body->at('id')), 'machine_id' => $machine->id, 'board_id' => $board->id,
             'title' => $body->at('title')->text(160), 'owner' => $body->at('owner')->text(160),
             'allowance_minutes' => $body->optional('allowance_minutes')?->integer(1, 60_000) ?? 480,
-            'state' => 'open', 'stage' => Stage::Intake, 'opened_at' => $at, 'last_entry_at' => $at, 'sheet' => [],
+            'opened_at' => $at, 'last_entry_at' => $at,
         ];
         [$job, $created] = DB::transaction(static fn (): array => self::open($fields, $machine), 3);
 
@@ -73,8 +73,9 @@ final readonly class JobController
      *
      * @return array{Job, bool} the same intake sent twice is one job
      */
-    private static function open(array $fields, Machine $machine): array
+    public static function open(array $fields, Machine $machine): array
     {
+        $fields += ['state' => 'open', 'stage' => Stage::Intake, 'sheet' => []];
         $known = Job::query()->find($fields['id']);
         if ($known !== null) {
             return $known->machine_id === $fields['machine_id'] && $known->title === $fields['title'] ? [$known, false] : throw Conflict::at('/id', 'another job has this id');

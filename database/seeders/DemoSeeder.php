@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Instruments\Meter;
+use App\Logbook\Append;
+use App\Logbook\Board;
+use App\Logbook\Entry;
+use App\Logbook\Job;
+use App\Logbook\JobController;
+use App\Logbook\Machine;
+use App\Logbook\SaveProfile;
+use App\People\Person;
+use App\Rails\Run;
+use Ash\Document\Node;
+use Ash\Logbook\EntryDraft;
+use Carbon\CarbonImmutable;
+use Symfony\Component\Uid\Ulid;
+
+/** The demo scenario: an observatory trust's workshop. It goes the way every entry goes, so whatever it shows, the rules have made. */
+final class DemoSeeder
+{
+    /** @var array<string, Person> */
+    private array $people = [];
+
+    /** @var array<string, Meter> */
+    private array $meters = [];
+
+    /** @var array<string, string> run identifiers by the name that the notes give them */
+    private array $runs = [];
+
+    private Job $job;
+
+    /** @param array<string, Person> $people by the name that the notes use */
+    public static function fill(array $people, Meter $bench, Meter $hand): void
+    {
+        $seeder = new self();
+        $seeder->people = $people;
+        $seeder->meters = ['bench' => $bench, 'hand' => $hand];
+        foreach (self::files('machines') as $file) {
+            SaveProfile::asNew((string) file_get_contents($file), 'Ines Calder');
+        }
+        foreach (self::files('jobs') as $file) {
+            $seeder->job(Node::parse((string) file_get_contents($file)));
+        }
+    }
+
+    /** @return list<string> */
+    private static function files(string $folder): array
+    {
+        $files = glob(database_path("demo/{$folder}/*.json")) ?: [];
+        sort($files);
+
+        return $files;
+    }
+
+    private function job(Node $notes): void
+    {
+        $entries = $notes->at('entries')->items();
+        $opened = $entries[0]->at('at')->instant();
+        $machine = Machine::query()->where('slug', $notes->at('machine')->string())->firstOrFail();
+        $board = Board::query()->where('machine_id', $machine->id)->where('slot', $notes->at('board')->string())->firstOrFail();
+        $this->runs = [];
+        [$this->job] = JobController::open([
+            'id' => self::id($opened), 'machine_id' => $machine->id, 'board_id' => $board->id, 'title' => $notes->at('title')->string(), 'owner' => $notes->at('owner')->string(),
+            'allowance_minutes' => $notes->at('allowance_minutes')->integer(1), 'opened_at' => $opened, 'last_entry_at' => $opened,
+        ], $machine);
+        foreach ($entries as $entry) {
+            match (true) {
+                $entry->has('readings') => $this->run($entry),
+                $entry->has('corrects_reading') => $this->correct($entry),
+                default => $this->add($entry, $entry->has('line') ? ['line' => $entry->at('line')->string()] : ['kind' => $entry->at('kind')->string(), 'data' => $entry->at('data')->raw()]),
+            };
+        }
+    }
+
+    /** @param array<string, mixed> $fields */
+    private function add(Node $entry, array $fields, int $secondsLater = 0): void
+    {
+        $at = CarbonImmutable::instance($entry->at('at')->instant())->addSeconds($secondsLater);
+        $who = $this->people[$entry->at('who')->string()];
+        Append::to($this->job->id, EntryDraft::read(Node::of((object) ['id' => self::id($at), 'at' => $at->format('Y-m-d\TH:i:s\Z'), ...$fields])), $who);
+    }
+
+    private function run(Node $entry): void
+    {
+        $name = $entry->at('run')->string();
+        $this->runs[$name] ??= Run::query()->create([
+            'id' => self::id($entry->at('at')->instant()), 'job_id' => $this->job->id, 'board_id' => $this->job->board_id, 'room' => 'rails',
+            'repeats_id' => $entry->has('repeats') ? $this->runs[$entry->at('repeats')->string()] : null,
+            'started_at' => $entry->at('at')->instant(), 'author' => $this->people[$entry->at('who')->string()]->name,
+        ])->id;
+        foreach ($entry->at('readings')->items() as $i => $reading) {
+            $this->add($entry, ['kind' => 'reading', 'text' => 'from the meter', 'stage' => 'supply', 'minutes' => 1, 'data' => (object) [
+                'run' => $this->runs[$name], 'load' => $entry->at('load')->string(), 'meter' => $this->meters[$entry->at('meter')->string()]->id, ...get_object_vars($reading->object()),
+            ]], 40 * $i);
+        }
+    }
+
+    private function correct(Node $entry): void
+    {
+        $right = $entry->at('corrects_reading');
+        $wrong = Entry::query()->where('job_id', $this->job->id)->where('kind', 'reading')->orderByDesc('at')->get()
+            ->firstOrFail(static fn (Entry $it): bool => $it->data['rail'] === $right->at('rail')->string() && $it->data['test_point'] === $right->at('test_point')->string());
+        $kept = array_intersect_key($wrong->data, array_flip(['run', 'load', 'meter']));
+        $this->add($entry, ['kind' => 'reading', 'text' => $entry->at('text')->string(), 'corrects' => $wrong->id, 'data' => (object) [...$kept, ...get_object_vars($right->object())]]);
+    }
+
+    private static function id(\DateTimeInterface $at): string
+    {
+        return Ulid::generate($at);
+    }
+}

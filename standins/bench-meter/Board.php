@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace AshStandins;
+
+/**
+ * A simulated board on its supply, from a scene file. Each rail is a source (volts, ohms behind it) that feeds the
+ * points along it through the ohms between them; the load draws amperes by load state. Faults change that circuit,
+ * so a sag, a drop or an open fuse follows from Ohm's law and not from a list of numbers.
+ */
+final class Board
+{
+    private const LOADS = ['none', 'partial', 'working'];
+
+    /** What an unloaded, open wire picks up, in volts: a meter with a high input resistance never shows exactly 0. */
+    private const STRAY = 0.004;
+
+    /**
+     * @param array<string, array<string, mixed>> $rails
+     * @param list<array<string, mixed>>          $faults
+     */
+    private function __construct(private readonly array $rails, private readonly array $faults, public readonly string $title, public readonly float $noiseV)
+    {
+    }
+
+    public static function load(string $file): self
+    {
+        $scene = json_decode((string) @file_get_contents($file), true);
+        if (!is_array($scene) || !is_string($scene['board'] ?? null)) {
+            throw new \RuntimeException("{$file} is not a scene");
+        }
+        $board = json_decode((string) @file_get_contents(dirname($file, 2)."/boards/{$scene['board']}.json"), true);
+        if (!is_array($board) || !is_array($board['rails'] ?? null)) {
+            throw new \RuntimeException("{$file} names a board that is not there");
+        }
+
+        return new self($board['rails'], $scene['faults'] ?? [], (string) ($scene['title'] ?? ''), (float) ($board['noise_v'] ?? 0.002));
+    }
+
+    /** How the meter itself behaves at this probe: silent, drops, garbled, busy, error, overload, or null when it is well. */
+    public function misbehaviour(string $rail): ?string
+    {
+        foreach ($this->faults as $fault) {
+            if ($fault['type'] === 'meter' && in_array($fault['rail'] ?? $rail, [$rail, '*'], true)) {
+                return (string) $fault['does'];
+            }
+        }
+
+        return null;
+    }
+
+    /** Volts DC at a point, before noise; null when the board has no such rail. */
+    public function volts(string $rail, string $point, string $load): ?float
+    {
+        $it = $this->rails[$rail] ?? null;
+        if ($it === null) {
+            return null;
+        }
+        if ($this->fault('short', $rail) !== null) {
+            return 0.0;
+        }
+        $volts = (float) ($this->fault('weak', $rail)['volts'] ?? $this->fault('high', $rail)['volts'] ?? $it['volts']);
+        $volts *= (float) ($this->fault('scaled', '*')['factor'] ?? 1.0);
+        if ($this->fault('dead', '*') !== null || $this->open($rail, $point)) {
+            return self::STRAY;
+        }
+        if ($this->fault('reversed', $rail) !== null) {
+            return -$volts;
+        }
+        $lost = $this->amps($rail, $load) * $this->ohms($rail, $point);
+
+        return $volts > 0 ? $volts - $lost : $volts + $lost;
+    }
+
+    /** Ripple in volts RMS of a sawtooth: U_rms = U_pp / (2*sqrt(3)). It grows with the load. */
+    public function ripple(string $rail, string $point, string $load): ?float
+    {
+        $it = $this->rails[$rail] ?? null;
+        if ($it === null || $this->open($rail, $point)) {
+            return $it === null ? null : self::STRAY / 10;
+        }
+        $mvpp = (float) ($this->fault('ripple', $rail)['mvpp'] ?? $it['ripple_mvpp'] ?? 10);
+        $share = ['none' => 0.3, 'partial' => 0.6, 'working' => 1.0][$load] ?? 1.0;
+
+        return $mvpp / 1000 * $share / (2 * sqrt(3));
+    }
+
+    /** Ohms from a rail to ground with the power off; null when the board has no such rail. */
+    public function resistance(string $rail): ?float
+    {
+        $it = $this->rails[$rail] ?? null;
+
+        return $it === null ? null : (float) ($this->fault('short', $rail)['ohms'] ?? $it['ohms_to_ground'] ?? 220);
+    }
+
+    /** Farads across a rail. */
+    public function capacitance(string $rail): ?float
+    {
+        $it = $this->rails[$rail] ?? null;
+
+        return $it === null ? null : (float) ($it['farads'] ?? 0.001);
+    }
+
+    /** Twice the line frequency: full-wave rectified. */
+    public function frequency(string $rail): ?float
+    {
+        return isset($this->rails[$rail]) ? 100.0 : null;
+    }
+
+    private function amps(string $rail, string $load): float
+    {
+        $amps = $this->rails[$rail]['amps'] ?? [];
+
+        return (float) ($amps[in_array($load, self::LOADS, true) ? $load : 'working'] ?? 0.0);
+    }
+
+    /** From the source to a point, in ohms; what the scene's sag or drop adds is among them. */
+    private function ohms(string $rail, string $point): float
+    {
+        $ohms = (float) ($this->fault('sag', $rail)['ohms'] ?? $this->rails[$rail]['source_ohms'] ?? 0.02);
+        foreach ($this->way($rail, $point) as [$name, $between]) {
+            $drop = $this->fault('drop', $rail);
+            $ohms += $between + ($drop !== null && $drop['before'] === $name ? (float) $drop['ohms'] : 0.0);
+        }
+
+        return $ohms;
+    }
+
+    private function open(string $rail, string $point): bool
+    {
+        $open = $this->fault('open', $rail);
+
+        return $open !== null && in_array($open['before'], array_column($this->way($rail, $point), 0), true);
+    }
+
+    /** @return list<array{string, float}> the points up to this one; a point that the scene does not know lies at the end */
+    private function way(string $rail, string $point): array
+    {
+        $way = [];
+        foreach ($this->rails[$rail]['points'] ?? [] as $it) {
+            $way[] = [(string) $it['name'], (float) ($it['ohms'] ?? 0.005)];
+            if ($it['name'] === $point) {
+                break;
+            }
+        }
+
+        return $way;
+    }
+
+    /** @return array<string, mixed>|null */
+    private function fault(string $type, string $rail): ?array
+    {
+        foreach ($this->faults as $fault) {
+            if ($fault['type'] === $type && ($fault['rail'] ?? '*') === $rail) {
+                return $fault;
+            }
+        }
+
+        return null;
+    }
+}
