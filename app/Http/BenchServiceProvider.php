@@ -27,7 +27,7 @@ final class BenchServiceProvider extends ServiceProvider
     private function values(): void
     {
         Date::use(CarbonImmutable::class);
-        Model::preventLazyLoading(!$this->app->isProduction());
+        Model::preventLazyLoading(!$this->app->environment('production'));
         ini_set('serialize_precision', '-1');
     }
 

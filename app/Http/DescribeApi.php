@@ -7,7 +7,6 @@ namespace App\Http;
 use Illuminate\Console\Command;
 use OpenApi\Annotations\OpenApi;
 use OpenApi\Annotations\Property;
-use OpenApi\Annotations\Schema;
 use OpenApi\Generator;
 
 /** Writes docs/openapi.json from the attributes on controllers and cards. */
@@ -37,9 +36,8 @@ final class DescribeApi extends Command
     /** A card always has all its fields; what is not known is null. */
     private static function requireAll(OpenApi $description): void
     {
-        $schemas = $description->components->schemas;
-        foreach (is_array($schemas) ? $schemas : [] as $schema) {
-            if ($schema instanceof Schema && !str_ends_with($schema->schema, 'Body') && is_array($schema->properties)) {
+        foreach ($description->components->schemas as $schema) {
+            if (!str_ends_with($schema->schema, 'Body') && !Generator::isDefault($schema->properties)) {
                 $schema->required = array_map(static fn (Property $property): string => $property->property, $schema->properties);
             }
         }

@@ -7,7 +7,7 @@ namespace App\Http;
 use OpenApi\Attributes as OA;
 
 /** What the writing routes take, for the description. The core reads the bodies themselves, strictly. */
-#[OA\OpenApi(openapi: '3.0.3', info: new OA\Info(version: '1.0.0', title: 'Ash Bench', description: 'The record and the rules of a repair bench. Signed in by cookie session; writing needs the XSRF-TOKEN cookie sent back as X-XSRF-TOKEN.'), servers: [new OA\Server(url: '/api')])]
+#[OA\OpenApi(openapi: '3.1.0', info: new OA\Info(version: '1.0.0', title: 'Ash Bench', description: 'The record and the rules of a repair bench. Signed in by cookie session; writing needs the XSRF-TOKEN cookie sent back as X-XSRF-TOKEN.'), servers: [new OA\Server(url: '/api')])]
 #[OA\Schema(schema: 'SignInBody', required: ['email', 'password'], properties: [new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string')])]
 #[OA\Schema(schema: 'PersonBody', required: ['name', 'email', 'role'], properties: [
     new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'email', type: 'string'),

@@ -33,8 +33,8 @@ final readonly class ScpiMeter
     /**
      * Asks for several quantities in one conversation, in order.
      *
-     * @param list<Quantity>            $wanted
-     * @param list<string>              $before commands that set the stand-in's probe; a real meter gets none
+     * @param list<Quantity> $wanted
+     * @param list<string>   $before commands that set the stand-in's probe; a real meter gets none
      *
      * @return list<Measured> one for each quantity
      */
@@ -99,7 +99,12 @@ final readonly class ScpiMeter
         /** @var array{connect_timeout: float, answer_timeout: float, busy_timeout: float} $times */
         $times = config('instruments');
         try {
-            return Cache::lock("meter:{$this->meter->id}", 15)->betweenBlockedAttemptsSleepFor(20)->block((int) $times['busy_timeout'], function () use ($talk, $times): string {
+            $lock = Cache::lock("meter:{$this->meter->id}", 15);
+            if ($lock instanceof \Illuminate\Cache\Lock) {
+                $lock->betweenBlockedAttemptsSleepFor(20);
+            }
+
+            return $lock->block((int) $times['busy_timeout'], function () use ($talk, $times): string {
                 $line = ScpiLine::open($this->meter->address(), $times['connect_timeout'], $times['answer_timeout']);
                 try {
                     return $talk($line);

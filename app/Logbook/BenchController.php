@@ -17,16 +17,16 @@ final readonly class BenchController
     #[OA\Get(path: '/bench', operationId: 'showBench', tags: ['logbook'], responses: [new OA\Response(response: 200, description: 'the bench', content: new OA\JsonContent(ref: BenchPage::class))])]
     public function show(): JsonResponse
     {
-        $open = Cards::jobs()->where('state', 'open')->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::LISTED)->get()->map(Cards::job(...));
+        $open = Cards::jobs()->where('state', 'open')->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::LISTED)->get();
         $count = $open->count() < self::LISTED ? $open->count() : DB::table('jobs')->where('state', 'open')->count();
         $recent = Cards::jobs()->where('state', 'closed')->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::RECENT)->get();
 
         return new JsonResponse(new BenchPage(
-            $open->all(),
+            Cards::jobCards($open),
             $count - $open->count(),
-            Cards::items()->where('kind', 'waiting')->limit(self::LISTED)->get()->map(Cards::item(...))->all(),
-            Cards::items()->where('kind', 'hazard')->limit(self::LISTED)->get()->map(Cards::item(...))->all(),
-            $recent->map(Cards::job(...))->all(),
+            Cards::itemCards(Cards::items()->where('kind', 'waiting')->limit(self::LISTED)),
+            Cards::itemCards(Cards::items()->where('kind', 'hazard')->limit(self::LISTED)),
+            Cards::jobCards($recent),
         ));
     }
 }

@@ -11,10 +11,10 @@ use OpenApi\Attributes as OA;
 final readonly class BenchPage
 {
     /**
-     * @param list<JobCard> $jobs
+     * @param list<JobCard>      $jobs
      * @param list<OpenItemCard> $waiting
      * @param list<OpenItemCard> $hazards
-     * @param list<JobCard> $recent
+     * @param list<JobCard>      $recent
      */
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(ref: JobCard::class))]

@@ -11,10 +11,10 @@ use OpenApi\Attributes as OA;
 final readonly class BoardPage
 {
     /**
-     * @param list<JobCard> $jobs
+     * @param list<JobCard>      $jobs
      * @param list<OpenItemCard> $hazards
-     * @param list<EntryCard> $entries
-     * @param list<PlacePoint> $places
+     * @param list<EntryCard>    $entries
+     * @param list<PlacePoint>   $places
      */
     public function __construct(
         #[OA\Property()]

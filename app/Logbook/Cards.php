@@ -72,6 +72,22 @@ final readonly class Cards
         return array_map(static fn (object $row): EntryCard => self::entry($row, $correctedBy), array_values($rows));
     }
 
+    /**
+     * @param iterable<object> $rows of jobs()
+     *
+     * @return list<JobCard>
+     */
+    public static function jobCards(iterable $rows): array
+    {
+        return array_map(self::job(...), array_values([...$rows]));
+    }
+
+    /** @return list<OpenItemCard> */
+    public static function itemCards(Builder $items): array
+    {
+        return array_values($items->get()->map(self::item(...))->all());
+    }
+
     public static function item(object $row): OpenItemCard
     {
         $r = new Row($row);
@@ -94,11 +110,12 @@ final readonly class Cards
 
         return new SheetCard(
             $strings($sheet, 'known'),
-            array_map(static fn (array $it): SuspectCard => new SuspectCard(self::word($it, 'text'), self::word($it, 'why')), array_filter($list($sheet, 'suspected'), is_array(...))),
+            array_map(static fn (array $it): SuspectCard => new SuspectCard(self::word($it, 'text'), self::word($it, 'why')), array_values(array_filter($list($sheet, 'suspected'), is_array(...)))),
             new NextCard(self::word($next, 'text'), self::word($next, 'why'), self::word($next, 'room') ?: null),
             array_map(static fn (array $it): GateCard => new GateCard(
                 self::word($it, 'gate'), self::word($it, 'words'), self::word($it, 'level'), ($it['closed'] ?? false) === true, $strings($it, 'why'), self::word($it, 'passed_because') ?: null,
-            ), array_filter($list($sheet, 'gates'), is_array(...))),
+            ), array_values(array_filter($list($sheet, 'gates'), is_array(...)))),
+            $strings($sheet, 'notices'),
         );
     }
 

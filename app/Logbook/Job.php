@@ -13,21 +13,21 @@ use Illuminate\Database\Eloquent\Model;
 /**
  * One visit to the bench.
  *
- * @property string              $id
- * @property int                 $number
- * @property string              $machine_id
- * @property string              $board_id
- * @property string              $title
- * @property string              $owner
- * @property string              $state             open, parked or closed
- * @property Stage               $stage
- * @property ?Outcome            $outcome
- * @property bool                $handed_back
- * @property int                 $minutes
- * @property int                 $allowance_minutes
- * @property CarbonImmutable     $opened_at
- * @property ?CarbonImmutable    $closed_at
- * @property CarbonImmutable     $last_entry_at
+ * @property string               $id
+ * @property int                  $number
+ * @property string               $machine_id
+ * @property string               $board_id
+ * @property string               $title
+ * @property string               $owner
+ * @property string               $state             open, parked or closed
+ * @property Stage                $stage
+ * @property ?Outcome             $outcome
+ * @property bool                 $handed_back
+ * @property int                  $minutes
+ * @property int                  $allowance_minutes
+ * @property CarbonImmutable      $opened_at
+ * @property ?CarbonImmutable     $closed_at
+ * @property CarbonImmutable      $last_entry_at
  * @property array<string, mixed> $sheet
  */
 final class Job extends Model

@@ -44,7 +44,7 @@ final readonly class JobController
         $rows = $jobs->get();
         $last = $rows->count() > self::PAGE ? $rows->get(self::PAGE - 1) : null;
 
-        return new JsonResponse(new JobList($rows->take(self::PAGE)->map(Cards::job(...))->all(), $last === null ? null : Cursor::of($last, 'last_entry_at')));
+        return new JsonResponse(new JobList(Cards::jobCards($rows->take(self::PAGE)), $last === null ? null : Cursor::of($last, 'last_entry_at')));
     }
 
     #[OA\Post(path: '/jobs', operationId: 'openJob', tags: ['logbook'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/JobBody')), responses: [new OA\Response(response: 201, description: 'taken in', content: new OA\JsonContent(ref: JobCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
@@ -76,7 +76,7 @@ final readonly class JobController
     public static function open(array $fields, Machine $machine): array
     {
         $fields += ['state' => 'open', 'stage' => Stage::Intake, 'sheet' => []];
-        $known = Job::query()->find($fields['id']);
+        $known = Job::query()->where('id', $fields['id'])->first();
         if ($known !== null) {
             return $known->machine_id === $fields['machine_id'] && $known->title === $fields['title'] ? [$known, false] : throw Conflict::at('/id', 'another job has this id');
         }
@@ -103,9 +103,9 @@ final readonly class JobController
             $sheetCard,
             self::stages($stage, $sheetCard, $entries->pluck('stage')->unique()->all()),
             Cards::entries($entries),
-            Cards::items()->where('job_id', $job)->get()->map(Cards::item(...))->all(),
+            Cards::itemCards(Cards::items()->where('job_id', $job)),
             self::runs($job),
-            DB::table('boards')->where('machine_id', $r->string('machine_id'))->orderBy('slot')->get()->map(BoardController::card(...))->all(),
+            array_values(DB::table('boards')->where('machine_id', $r->string('machine_id'))->orderBy('slot')->get()->map(BoardController::card(...))->all()),
             array_values(array_unique(array_map(static fn (Caution $caution): string => $caution->words(), [...$stage->cautions(), ...($stage->powered() || $stage === Stage::StripDown ? $profile->cautions : [])]))),
             self::examples(),
             array_map(static fn (Outcome $outcome): ChoiceCard => new ChoiceCard($outcome->value, $outcome->words()), Outcome::cases()),

@@ -11,14 +11,14 @@ use OpenApi\Attributes as OA;
 final readonly class JobPage
 {
     /**
-     * @param list<StageCard> $stages
-     * @param list<EntryCard> $entries
+     * @param list<StageCard>    $stages
+     * @param list<EntryCard>    $entries
      * @param list<OpenItemCard> $open_items
-     * @param list<RunCard> $runs
-     * @param list<BoardCard> $boards
-     * @param list<string> $cautions
-     * @param list<ExampleCard> $examples
-     * @param list<ChoiceCard> $outcomes
+     * @param list<RunCard>      $runs
+     * @param list<BoardCard>    $boards
+     * @param list<string>       $cautions
+     * @param list<ExampleCard>  $examples
+     * @param list<ChoiceCard>   $outcomes
      */
     public function __construct(
         #[OA\Property()]

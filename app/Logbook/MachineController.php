@@ -17,7 +17,6 @@ use Ash\Rails\TestPoint;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
 final readonly class MachineController
@@ -44,7 +43,7 @@ final readonly class MachineController
     public function update(Request $request, Machine $machine): JsonResponse
     {
         Body::of($request);
-        SaveProfile::over($machine, $request->getContent(), $request->header('If-Match'), SessionController::person($request)->name);
+        SaveProfile::over($machine, $request->getContent(), $request->headers->get('If-Match'), SessionController::person($request)->name);
 
         return $this->show($machine->refresh());
     }
@@ -65,7 +64,7 @@ final readonly class MachineController
             $budget === null ? [] : array_slice($budget->reasons, count($budget->rails)),
             array_map(static fn (array $note): SourceNoteCard => new SourceNoteCard($note['source'], $note['note']), $profile->sourceNotes),
             array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautions),
-            $jobs->map(Cards::job(...))->all(),
+            Cards::jobCards($jobs),
         ));
     }
 

@@ -11,12 +11,12 @@ use OpenApi\Attributes as OA;
 final readonly class MachinePage
 {
     /**
-     * @param list<RailCard> $rails
-     * @param list<LoadCard> $budget
-     * @param list<string> $budget_says
+     * @param list<RailCard>       $rails
+     * @param list<LoadCard>       $budget
+     * @param list<string>         $budget_says
      * @param list<SourceNoteCard> $source_notes
-     * @param list<string> $cautions
-     * @param list<JobCard> $jobs
+     * @param list<string>         $cautions
+     * @param list<JobCard>        $jobs
      */
     public function __construct(
         #[OA\Property()]

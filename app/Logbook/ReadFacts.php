@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use App\Rails\RunState;
+use Ash\Logbook\Allowance;
 use Ash\Logbook\EntryKind;
 use Ash\Logbook\JobFacts;
 use Ash\Logbook\Profile;
@@ -12,6 +13,8 @@ use Ash\Logbook\Profile;
 /** Gathers from the record what the core's rules about a job want to know. */
 final readonly class ReadFacts
 {
+    private const EVIDENCE = [EntryKind::Symptom, EntryKind::Reading, EntryKind::Observation, EntryKind::Part];
+
     public static function of(Job $job, Profile $profile): JobFacts
     {
         $record = Record::of($job->id);
@@ -36,6 +39,14 @@ final readonly class ReadFacts
             $record->leaps(),
             $outcome === null ? null : \Ash\Logbook\Outcome::tryFrom(Record::word($outcome, 'outcome')),
             $profile->threeSupplyChips(),
+            new Allowance($job->minutes, $job->allowance_minutes, self::minutesSinceEvidence($job->id)),
         );
+    }
+
+    private static function minutesSinceEvidence(string $job): int
+    {
+        $last = Entry::query()->where('job_id', $job)->whereIn('kind', self::EVIDENCE)->max('at');
+
+        return (int) Entry::query()->where('job_id', $job)->when($last !== null, static fn ($query) => $query->where('at', '>', $last))->sum('minutes');
     }
 }

@@ -11,9 +11,10 @@ use OpenApi\Attributes as OA;
 final readonly class SheetCard
 {
     /**
-     * @param list<string> $known
+     * @param list<string>      $known
      * @param list<SuspectCard> $suspected
-     * @param list<GateCard> $gates
+     * @param list<GateCard>    $gates
+     * @param list<string>      $notices
      */
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
@@ -24,6 +25,8 @@ final readonly class SheetCard
         public NextCard $next,
         #[OA\Property(type: 'array', items: new OA\Items(ref: GateCard::class))]
         public array $gates,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'what the time spent says')]
+        public array $notices,
     ) {
     }
 }

@@ -25,6 +25,7 @@ final readonly class SheetDocument
                 'why' => $gate->why,
                 'passed_because' => $gate->passedBecause,
             ], $sheet->gates),
+            'notices' => $sheet->notices,
         ];
     }
 }

@@ -7,6 +7,7 @@ namespace App\People;
 use App\Http\Body;
 use App\Http\Errors;
 use Ash\Document\InvalidDocument;
+use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -29,24 +30,31 @@ final readonly class SessionController
         if (!$request->hasSession()) {
             throw InvalidDocument::at('', 'sign in from the application\'s own page');
         }
-        if (!Auth::guard('web')->attempt($who)) {
+        if (!self::guard()->attempt($who)) {
             throw InvalidDocument::at('/password', 'address and password do not fit together');
         }
         $request->session()->regenerate();
 
-        return new JsonResponse(PeopleController::card(Auth::guard('web')->user() ?? abort(401)));
+        return new JsonResponse(PeopleController::card(self::guard()->user() ?? abort(401)));
     }
 
     #[OA\Delete(path: '/session', operationId: 'signOut', tags: ['people'], responses: [new OA\Response(response: 204, description: 'signed out')])]
     public function destroy(Request $request): JsonResponse
     {
-        Auth::guard('web')->logout();
+        self::guard()->logout();
         if ($request->hasSession()) {
             $request->session()->invalidate();
             $request->session()->regenerateToken();
         }
 
         return new JsonResponse(null, 204);
+    }
+
+    private static function guard(): StatefulGuard
+    {
+        $guard = Auth::guard('web');
+
+        return $guard instanceof StatefulGuard ? $guard : throw new \LogicException('the web guard keeps no session');
     }
 
     public static function person(Request $request): Person

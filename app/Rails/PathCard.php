@@ -12,7 +12,7 @@ final readonly class PathCard
 {
     /**
      * @param list<PathPoint> $points
-     * @param list<string> $reasons
+     * @param list<string>    $reasons
      */
     public function __construct(
         #[OA\Property()]

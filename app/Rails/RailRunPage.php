@@ -12,11 +12,11 @@ final readonly class RailRunPage
 {
     /**
      * @param list<ChoiceLoad> $loads
-     * @param list<StepCard> $steps
-     * @param list<CauseCard> $causes
-     * @param list<string> $power_on_reasons
-     * @param list<PathCard> $paths
-     * @param list<string> $cautions
+     * @param list<StepCard>   $steps
+     * @param list<CauseCard>  $causes
+     * @param list<string>     $power_on_reasons
+     * @param list<PathCard>   $paths
+     * @param list<string>     $cautions
      */
     public function __construct(
         #[OA\Property()]

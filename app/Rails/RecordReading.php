@@ -24,8 +24,8 @@ final readonly class RecordReading
     private const TYPED = [0.5, 2.0, 0.01];
 
     /**
-     * @param array<string, mixed>                              $data  of the entry, as the core read it
-     * @param array<string, array{band: Band, reason: string}>  $bands
+     * @param array<string, mixed>                             $data  of the entry, as the core read it
+     * @param array<string, array{band: Band, reason: string}> $bands
      *
      * @return array{array<string, mixed>, array<string, mixed>} the entry's data with the verdict, and the row of numbers
      */

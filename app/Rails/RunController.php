@@ -7,7 +7,6 @@ namespace App\Rails;
 use App\Http\Body;
 use App\Http\Conflict;
 use App\Http\Errors;
-use App\Instruments\Measured;
 use App\Instruments\Meter;
 use App\Instruments\MeterState;
 use App\Instruments\Quantity;

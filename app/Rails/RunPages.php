@@ -154,8 +154,8 @@ final readonly class RunPages
     }
 
     /**
-     * @param non-empty-list<TestPoint>  $points
-     * @param list<array{string, bool}>  $known
+     * @param non-empty-list<TestPoint> $points
+     * @param list<array{string, bool}> $known
      *
      * @return array{walk: PathWalk, card: PathCard}
      */

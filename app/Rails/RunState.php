@@ -17,8 +17,8 @@ use Illuminate\Support\Collection;
 final readonly class RunState
 {
     /**
-     * @param array<string, Rail>                $rails    within the band the bench chose
-     * @param Collection<int, StoredReading>     $readings in time order, without superseded ones
+     * @param array<string, Rail>            $rails    within the band the bench chose
+     * @param Collection<int, StoredReading> $readings in time order, without superseded ones
      */
     private function __construct(public Run $run, public Profile $profile, public array $rails, public Collection $readings, public Judgement $judgement)
     {
@@ -33,8 +33,13 @@ final readonly class RunState
             $rails[$key] = $wide ? $rail->within(Limits::wide($rail->nominalV)) : $rail;
         }
         $readings = StoredReading::query()->where('run_id', $run->id)->where('superseded', false)->orderBy('at')->orderBy('entry_id')->get();
-        $core = $readings->filter(static fn (StoredReading $reading): bool => isset($rails["\0{$reading->rail}"]))
-            ->map(static fn (StoredReading $reading) => $reading->toCore())->filter()->values()->all();
+        $core = [];
+        foreach ($readings as $stored) {
+            $reading = isset($rails["\0{$stored->rail}"]) ? $stored->toCore() : null;
+            if ($reading !== null) {
+                $core[] = $reading;
+            }
+        }
 
         // Each reading carries its own meter; the run's meter is never asked.
         return new self($run, $profile, $rails, $readings, Judgement::of($rails, MeterAccuracy::of(0, 0, 0), $core));

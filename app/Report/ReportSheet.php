@@ -19,8 +19,8 @@ use Illuminate\Support\Collection;
 final readonly class ReportSheet
 {
     /**
-     * @param Collection<int, Entry>  $entries   in time order
-     * @param array<string, Entry>    $corrected the later entry by the one it corrects
+     * @param Collection<int, Entry> $entries   in time order
+     * @param array<string, Entry>   $corrected the later entry by the one it corrects
      */
     private function __construct(public Job $job, public Machine $machine, public Board $board, private Collection $entries, private array $corrected)
     {

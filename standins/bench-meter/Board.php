@@ -8,6 +8,9 @@ namespace AshStandins;
  * A simulated board on its supply, from a scene file. Each rail is a source (volts, ohms behind it) that feeds the
  * points along it through the ohms between them; the load draws amperes by load state. Faults change that circuit,
  * so a sag, a drop or an open fuse follows from Ohm's law and not from a list of numbers.
+ *
+ * @phpstan-type Rail array{volts: float, source_ohms?: float, ripple_mvpp?: float, amps?: array<string, float>, ohms_to_ground?: float, farads?: float, points?: list<array{name: string, ohms?: float}>}
+ * @phpstan-type Fault array{type: string, rail?: string, volts?: float, factor?: float, mvpp?: float, ohms?: float, before?: string, does?: string}
  */
 final class Board
 {
@@ -17,8 +20,8 @@ final class Board
     private const STRAY = 0.004;
 
     /**
-     * @param array<string, array<string, mixed>> $rails
-     * @param list<array<string, mixed>>          $faults
+     * @param array<string, Rail> $rails
+     * @param list<Fault>         $faults
      */
     private function __construct(private readonly array $rails, private readonly array $faults, public readonly string $title, public readonly float $noiseV)
     {
@@ -35,7 +38,9 @@ final class Board
             throw new \RuntimeException("{$file} names a board that is not there");
         }
 
-        return new self($board['rails'], $scene['faults'] ?? [], (string) ($scene['title'] ?? ''), (float) ($board['noise_v'] ?? 0.002));
+        /** @var array{rails: array<string, Rail>, noise_v?: float} $board */
+        /** @var array{title?: string, faults?: list<Fault>} $scene */
+        return new self($board['rails'], $scene['faults'] ?? [], $scene['title'] ?? '', $board['noise_v'] ?? 0.002);
     }
 
     /** How the meter itself behaves at this probe: silent, drops, garbled, busy, error, overload, or null when it is well. */
@@ -43,7 +48,7 @@ final class Board
     {
         foreach ($this->faults as $fault) {
             if ($fault['type'] === 'meter' && in_array($fault['rail'] ?? $rail, [$rail, '*'], true)) {
-                return (string) $fault['does'];
+                return $fault['does'] ?? null;
             }
         }
 
@@ -60,8 +65,8 @@ final class Board
         if ($this->fault('short', $rail) !== null) {
             return 0.0;
         }
-        $volts = (float) ($this->fault('weak', $rail)['volts'] ?? $this->fault('high', $rail)['volts'] ?? $it['volts']);
-        $volts *= (float) ($this->fault('scaled', '*')['factor'] ?? 1.0);
+        $volts = $this->fault('weak', $rail)['volts'] ?? $this->fault('high', $rail)['volts'] ?? $it['volts'];
+        $volts *= $this->fault('scaled', '*')['factor'] ?? 1.0;
         if ($this->fault('dead', '*') !== null || $this->open($rail, $point)) {
             return self::STRAY;
         }
@@ -80,7 +85,7 @@ final class Board
         if ($it === null || $this->open($rail, $point)) {
             return $it === null ? null : self::STRAY / 10;
         }
-        $mvpp = (float) ($this->fault('ripple', $rail)['mvpp'] ?? $it['ripple_mvpp'] ?? 10);
+        $mvpp = $this->fault('ripple', $rail)['mvpp'] ?? $it['ripple_mvpp'] ?? 10;
         $share = ['none' => 0.3, 'partial' => 0.6, 'working' => 1.0][$load] ?? 1.0;
 
         return $mvpp / 1000 * $share / (2 * sqrt(3));
@@ -91,7 +96,7 @@ final class Board
     {
         $it = $this->rails[$rail] ?? null;
 
-        return $it === null ? null : (float) ($this->fault('short', $rail)['ohms'] ?? $it['ohms_to_ground'] ?? 220);
+        return $it === null ? null : $this->fault('short', $rail)['ohms'] ?? $it['ohms_to_ground'] ?? 220;
     }
 
     /** Farads across a rail. */
@@ -99,7 +104,7 @@ final class Board
     {
         $it = $this->rails[$rail] ?? null;
 
-        return $it === null ? null : (float) ($it['farads'] ?? 0.001);
+        return $it === null ? null : $it['farads'] ?? 0.001;
     }
 
     /** Twice the line frequency: full-wave rectified. */
@@ -112,16 +117,16 @@ final class Board
     {
         $amps = $this->rails[$rail]['amps'] ?? [];
 
-        return (float) ($amps[in_array($load, self::LOADS, true) ? $load : 'working'] ?? 0.0);
+        return $amps[in_array($load, self::LOADS, true) ? $load : 'working'] ?? 0.0;
     }
 
     /** From the source to a point, in ohms; what the scene's sag or drop adds is among them. */
     private function ohms(string $rail, string $point): float
     {
-        $ohms = (float) ($this->fault('sag', $rail)['ohms'] ?? $this->rails[$rail]['source_ohms'] ?? 0.02);
+        $ohms = $this->fault('sag', $rail)['ohms'] ?? $this->rails[$rail]['source_ohms'] ?? 0.02;
         foreach ($this->way($rail, $point) as [$name, $between]) {
             $drop = $this->fault('drop', $rail);
-            $ohms += $between + ($drop !== null && $drop['before'] === $name ? (float) $drop['ohms'] : 0.0);
+            $ohms += $between + ($drop !== null && ($drop['before'] ?? '') === $name ? $drop['ohms'] ?? 0.0 : 0.0);
         }
 
         return $ohms;
@@ -131,7 +136,7 @@ final class Board
     {
         $open = $this->fault('open', $rail);
 
-        return $open !== null && in_array($open['before'], array_column($this->way($rail, $point), 0), true);
+        return $open !== null && in_array($open['before'] ?? '', array_column($this->way($rail, $point), 0), true);
     }
 
     /** @return list<array{string, float}> the points up to this one; a point that the scene does not know lies at the end */
@@ -139,7 +144,7 @@ final class Board
     {
         $way = [];
         foreach ($this->rails[$rail]['points'] ?? [] as $it) {
-            $way[] = [(string) $it['name'], (float) ($it['ohms'] ?? 0.005)];
+            $way[] = [$it['name'], $it['ohms'] ?? 0.005];
             if ($it['name'] === $point) {
                 break;
             }
@@ -148,7 +153,7 @@ final class Board
         return $way;
     }
 
-    /** @return array<string, mixed>|null */
+    /** @return Fault|null */
     private function fault(string $type, string $rail): ?array
     {
         foreach ($this->faults as $fault) {

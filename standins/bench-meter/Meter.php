@@ -94,7 +94,7 @@ final class Meter
     }
 
     /** @param array{rail: string, point: string, load: string, errors: list<string>} $session */
-    private static function forget(array &$session): ?string
+    private static function forget(array &$session): null
     {
         $session['errors'] = [];
 

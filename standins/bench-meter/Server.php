@@ -52,8 +52,9 @@ final class Server
 
             return;
         }
-        $lines = explode("\n", $this->clients[$id]['buffer'].$part);
-        $this->clients[$id]['buffer'] = (string) array_pop($lines);
+        $client = $this->clients[$id];
+        $lines = explode("\n", $client['buffer'].$part);
+        $this->clients[$id] = ['buffer' => array_pop($lines)] + $client;
         foreach ($lines as $line) {
             if (!$this->answer($id, trim($line))) {
                 return;
@@ -63,15 +64,17 @@ final class Server
 
     private function answer(int $id, string $line): bool
     {
-        $answer = $line === '' ? null : $this->meter->hear($line, $this->clients[$id]['session']);
+        $client = $this->clients[$id];
+        $answer = $line === '' ? null : $this->meter->hear($line, $client['session']);
+        $this->clients[$id] = $client;
         if ($answer === "\0drop") {
-            fwrite($this->clients[$id]['socket'], '+1.2');
+            fwrite($client['socket'], '+1.2');
             $this->close($id);
 
             return false;
         }
         if ($answer !== null && $answer !== "\0silent") {
-            fwrite($this->clients[$id]['socket'], "{$answer}\n");
+            fwrite($client['socket'], "{$answer}\n");
         }
 
         return true;

@@ -19,8 +19,8 @@ final readonly class Door
     }
 
     /**
-     * @param list<string>                   $words what follows the program's name
-     * @param \Closure(string): ?string      $read  the text of a file ("-": standard input), null when it cannot be read
+     * @param list<string>              $words what follows the program's name
+     * @param \Closure(string): ?string $read  the text of a file ("-": standard input), null when it cannot be read
      *
      * @return array{int, string, string} exit status, standard output, standard error
      */

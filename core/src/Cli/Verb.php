@@ -10,10 +10,10 @@ use Ash\Document\Node;
 final readonly class Verb
 {
     /**
-     * @param string                                $summary one line
-     * @param string                                $fields  every field with its unit, for --help
-     * @param string                                $example a worked example's input
-     * @param \Closure(Node): array<string, mixed>  $compute
+     * @param string                               $summary one line
+     * @param string                               $fields  every field with its unit, for --help
+     * @param string                               $example a worked example's input
+     * @param \Closure(Node): array<string, mixed> $compute
      */
     public function __construct(public string $summary, public string $fields, public string $example, private \Closure $compute)
     {

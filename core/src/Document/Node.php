@@ -92,7 +92,7 @@ final readonly class Node
         return $items;
     }
 
-    /** @return array<string, self> the fields of an object whose names are free */
+    /** @return array<array-key, self> the fields of an object whose names are free */
     public function members(): array
     {
         $members = [];

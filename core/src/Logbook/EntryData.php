@@ -10,7 +10,6 @@ use Ash\Quantity\Unit;
 use Ash\Quantity\UnreadableQuantity;
 use Ash\Rails\Band;
 use Ash\Rails\Load;
-use Ash\Rails\Point;
 
 /** The structured part of an entry, read strictly, kind by kind. */
 final readonly class EntryData

@@ -15,8 +15,8 @@ final readonly class GateState
     }
 
     /**
-     * @param list<string>                                  $why
-     * @param array{level: PowerOn, reason: string}|null    $leap the latest recorded decision to go on anyway
+     * @param list<string>                               $why
+     * @param array{level: PowerOn, reason: string}|null $leap the latest recorded decision to go on anyway
      */
     public static function of(Gate $gate, PowerOn $level, array $why, ?array $leap): self
     {

@@ -11,10 +11,10 @@ use Ash\Rails\PowerOn;
 final readonly class JobFacts
 {
     /**
-     * @param list<string>                                              $hazards  open temporary fixes
-     * @param list<array{for: string, asked: ?string, since: string}>   $waiting  what the job waits for
-     * @param list<string>                                              $parts    replaced, one line each, in time order
-     * @param array<string, array{level: PowerOn, reason: string}>      $leaps    latest recorded leap by gate
+     * @param list<string>                                            $hazards open temporary fixes
+     * @param list<array{for: string, asked: ?string, since: string}> $waiting what the job waits for
+     * @param list<string>                                            $parts   replaced, one line each, in time order
+     * @param array<string, array{level: PowerOn, reason: string}>    $leaps   latest recorded leap by gate
      */
     public function __construct(
         public Stage $stage,
@@ -29,6 +29,7 @@ final readonly class JobFacts
         public array $leaps,
         public ?Outcome $outcome,
         public bool $threeSupplyChips,
+        public Allowance $allowance,
     ) {
     }
 }

@@ -13,17 +13,21 @@ use Ash\Rails\PowerOn;
 final readonly class JobSheet
 {
     /**
-     * @param list<string>                             $known
-     * @param list<array{text: string, why: string}>   $suspected
-     * @param list<GateState>                          $gates
+     * @param list<string>                           $known
+     * @param list<array{text: string, why: string}> $suspected
+     * @param list<GateState>                        $gates
+     * @param list<string>                           $notices
      */
-    private function __construct(public array $known, public array $suspected, public NextStep $next, public array $gates)
+    private function __construct(public array $known, public array $suspected, public NextStep $next, public array $gates, public array $notices)
     {
     }
 
     public static function of(JobFacts $facts): self
     {
-        return new self(self::known($facts), self::suspected($facts), NextStep::of($facts), self::gates($facts));
+        $suspected = self::suspected($facts);
+        $notices = $facts->outcome === null ? $facts->allowance->notices(array_column($suspected, 'text')) : [];
+
+        return new self(self::known($facts), $suspected, NextStep::of($facts), self::gates($facts), $notices);
     }
 
     /** @return list<GateState> */

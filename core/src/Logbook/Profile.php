@@ -19,9 +19,9 @@ final readonly class Profile
 
     /**
      * @param list<array{key: string, name: string, serial: ?string}> $boards
-     * @param array<string, Rail>                                     $rails      as Rail::byName() gives them
-     * @param array<string, non-empty-list<TestPoint>>                $testPoints by rail, in order along it
-     * @param array<string, list<string>>                             $feeds      by rail: chips it feeds or protects
+     * @param array<string, Rail>                                     $rails       as Rail::byName() gives them
+     * @param array<string, non-empty-list<TestPoint>>                $testPoints  by rail, in order along it
+     * @param array<string, list<string>>                             $feeds       by rail: chips it feeds or protects
      * @param list<array{source: string, note: string}>               $sourceNotes
      * @param list<Caution>                                           $cautions
      */

@@ -72,13 +72,13 @@ final readonly class QuickLine
     public static function parse(string $line): self
     {
         [$rest, $minutes] = self::minutes(trim($line));
-        preg_match('/^(\pL+):?\s*(.*)$/us', $rest, $m);
-        $known = self::WORDS[mb_strtolower($m[1] ?? '')] ?? null;
-        if ($known === null) {
+        $found = preg_match('/^(\pL+):?\s*(.*)$/us', $rest, $m) === 1;
+        $known = $found ? self::WORDS[mb_strtolower($m[1])] ?? null : null;
+        if (!$found || $known === null) {
             return new self(EntryKind::Observation, $rest, [], $minutes);
         }
         [$kind, $keep] = $known;
-        $body = trim($m[2] ?? '');
+        $body = trim($m[2]);
         if ($body === '') {
             throw UnclearLine::write(self::examples()[mb_strtolower($m[1])] ?? "{$m[1]} and what");
         }

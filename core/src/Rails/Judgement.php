@@ -8,7 +8,7 @@ namespace Ash\Rails;
 final readonly class Judgement
 {
     /**
-     * @param list<JudgedReading> $verdicts one per reading, in order
+     * @param list<JudgedReading> $verdicts       one per reading, in order
      * @param list<Cause>         $causes
      * @param list<string>        $powerOnReasons
      */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Ash\Rails;
 
 use Ash\Document\Node;
-use Ash\Quantity\Compare;
 
 /**
  * Where along a rail the voltage is lost, and where to probe next: a search that halves the remaining
@@ -24,8 +23,8 @@ final readonly class Path
     }
 
     /**
-     * @param list<string>      $points
-     * @param list<float>|null  $weights
+     * @param list<string>     $points
+     * @param list<float>|null $weights
      */
     public static function along(array $points, ?array $weights = null): self
     {

@@ -34,7 +34,7 @@ final readonly class RunPlan
     }
 
     /**
-     * @param list<string>        $done  "rail\0test point" of what was read at this load, or at any load on a rail that needs none
+     * @param list<string>            $done  "rail\0test point" of what was read at this load, or at any load on a rail that needs none
      * @param array<string, PathWalk> $walks by rail, where the path stands
      *
      * @return array{rail: string, test_point: string, why: string}|null null when nothing is left to advise
@@ -43,7 +43,7 @@ final readonly class RunPlan
     {
         foreach ($walks as $name => $walk) {
             if ($walk->nextPoint !== null) {
-                return ['rail' => ltrim($name, "\0"), 'test_point' => $walk->nextPoint, 'why' => end($walk->reasons) ?: ''];
+                return ['rail' => ltrim($name, "\0"), 'test_point' => $walk->nextPoint, 'why' => $walk->reasons[count($walk->reasons) - 1] ?? ''];
             }
         }
         foreach ($this->steps as ['rail' => $rail, 'point' => $point]) {

@@ -13,8 +13,8 @@ namespace Ash\Rails;
 final readonly class Standing
 {
     /**
-     * @param array<string, Rail>         $rails
-     * @param list<JudgedReading>         $all    in time order
+     * @param array<string, Rail>          $rails
+     * @param list<JudgedReading>          $all    in time order
      * @param array<string, JudgedReading> $latest by key, with or without volts
      * @param array<string, JudgedReading> $volts  by key, the latest with volts
      */
