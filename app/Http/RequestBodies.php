@@ -43,6 +43,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'id', type: 'string', description: 'ULID of the entry'), new OA\Property(property: 'at', type: 'string', format: 'date-time'),
     new OA\Property(property: 'meter', type: 'string'), new OA\Property(property: 'rail', type: 'string'), new OA\Property(property: 'test_point', type: 'string'),
     new OA\Property(property: 'load', type: 'string', enum: \Ash\Rails\Load::class), new OA\Property(property: 'what', type: 'string', enum: ['volts', 'ohms']),
+    new OA\Property(property: 'corrects', type: 'string', description: 'the reading that this one corrects'),
 ])]
 #[OA\Schema(schema: 'LinkBody', required: ['days'], properties: [new OA\Property(property: 'days', type: 'integer', minimum: 1, maximum: 90)])]
 #[OA\Schema(schema: 'AnyDocument', type: 'object', additionalProperties: true)]

@@ -33,7 +33,7 @@ final readonly class EntryCard
         public string $says,
         #[OA\Property(description: 'of a reading')]
         public ?string $verdict,
-        #[OA\Property(type: 'object', description: 'the structured part, for a form that corrects it')]
+        #[OA\Property(type: 'object', additionalProperties: true, description: 'the structured part, for a form that corrects it')]
         public \stdClass $data,
         #[OA\Property()]
         public string $text,

@@ -69,7 +69,7 @@ final readonly class RunController
     #[OA\Post(path: '/rail-runs/{run}/take', operationId: 'takeReading', tags: ['rails'], parameters: [new OA\PathParameter(name: 'run', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/TakeBody')), responses: [new OA\Response(response: 200, description: 'a reading in the record, or why there is none', content: new OA\JsonContent(ref: TakenCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function take(Request $request, Run $run): JsonResponse
     {
-        $body = Body::of($request)->only('id', 'at', 'meter', 'rail', 'test_point', 'load', 'what');
+        $body = Body::of($request)->only('id', 'at', 'meter', 'rail', 'test_point', 'load', 'what', 'corrects');
         $load = $body->at('load')->enum(Load::class);
         $id = Ulid::read($body->at('id'));
         $known = Entry::query()->find($id);
@@ -88,6 +88,7 @@ final readonly class RunController
         if ($figures !== []) {
             $draft = EntryDraft::read(Node::of((object) [
                 'id' => $id, 'at' => $body->at('at')->string(), 'kind' => 'reading', 'text' => $words === '' ? 'from the meter' : $words, 'stage' => 'supply',
+                ...($body->has('corrects') ? ['corrects' => $body->at('corrects')->string()] : []),
                 'data' => (object) ['run' => $run->id, 'rail' => $rail->name, 'test_point' => $body->at('test_point')->string(), 'load' => $load->value, 'meter' => $meter->id, ...$figures],
             ]));
             Append::to($run->job_id, $draft, SessionController::person($request));

@@ -469,7 +469,9 @@ export interface components {
             corrected_by: string | null;
             corrects_id: string | null;
             /** @description the structured part, for a form that corrects it */
-            data: Record<string, never>;
+            data: {
+                [key: string]: unknown;
+            };
             id: string;
             job_id: string;
             kind: string;
@@ -878,6 +880,8 @@ export interface components {
         TakeBody: {
             /** Format: date-time */
             at: string;
+            /** @description the reading that this one corrects */
+            corrects?: string;
             /** @description ULID of the entry */
             id: string;
             /** @enum {string} */

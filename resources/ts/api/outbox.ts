@@ -1,0 +1,123 @@
+import { ulid } from 'ulid';
+import { useSyncExternalStore } from 'react';
+import { api, data, Refusal, Unreachable, type Schemas } from './client';
+
+/**
+ * Entries on their way into the record. Each is written to the browser's storage before it is sent and stays there
+ * until the server has acknowledged it. Its identifier is made here, so sending it twice stores it once.
+ */
+export interface Unsent {
+    id: string;
+    job: string;
+    person: string;
+    says: string;
+    body: Schemas['EntryBody'];
+    /** the run and the step that a reading belongs to */
+    run?: string;
+    step?: string;
+    /** why the server would not take it; such an entry is shown until someone throws it away */
+    refused?: string;
+}
+
+export type Sent = { state: 'stored'; entry: Schemas['EntryCard'] } | { state: 'unsent' } | { state: 'refused'; refusal: Refusal };
+
+const KEY = 'ash-bench.unsent';
+const RETRY_MS = 2000;
+const listeners = new Set<() => void>();
+let person = '';
+let seen = '';
+let held: Unsent[] = [];
+let timer: number | undefined;
+let whenSent: (job: string) => void = () => undefined;
+
+function read(): Unsent[] {
+    const text = localStorage.getItem(KEY) ?? '[]';
+    if (text !== seen) {
+        seen = text;
+        held = JSON.parse(text) as Unsent[];
+    }
+    return held;
+}
+
+function write(change: (entries: Unsent[]) => Unsent[]): void {
+    localStorage.setItem(KEY, JSON.stringify(change(read())));
+    listeners.forEach((listener) => listener());
+}
+
+const drop = (id: string) => write((entries) => entries.filter((entry) => entry.id !== id));
+
+async function send(entry: Unsent): Promise<Sent> {
+    try {
+        const stored = await data(api.POST('/jobs/{job}/entries', { params: { path: { job: entry.job } }, body: entry.body }));
+        drop(entry.id);
+        return { state: 'stored', entry: stored.entry };
+    } catch (problem) {
+        if (problem instanceof Unreachable || (problem instanceof Refusal && [401, 419, 429, 500].includes(problem.status)))
+            return { state: 'unsent' };
+        if (problem instanceof Refusal) return { state: 'refused', refusal: problem };
+        throw problem;
+    }
+}
+
+function later(): void {
+    window.clearTimeout(timer);
+    timer = window.setTimeout(() => void flush(), RETRY_MS);
+}
+
+/** Sends what is kept, oldest first, one at a time and from one tab at a time. */
+export async function flush(): Promise<void> {
+    await navigator.locks.request('ash-bench.outbox', { ifAvailable: true }, async (lock) => {
+        if (lock === null) return later();
+        for (const entry of read().filter((it) => it.refused === undefined && it.person === person)) {
+            const sent = await send(entry);
+            if (sent.state === 'unsent') return later();
+            if (sent.state === 'refused') {
+                const refused = sent.refusal.message;
+                write((entries) => entries.map((it) => (it.id === entry.id ? { ...it, refused } : it)));
+            }
+            whenSent(entry.job);
+        }
+    });
+}
+
+/** Takes the entry into the outbox, then tries to send it. */
+export async function record(
+    job: string,
+    body: Omit<Schemas['EntryBody'], 'id' | 'at'>,
+    says: string,
+    step?: { run: string; step: string },
+): Promise<Sent> {
+    const id = ulid();
+    const entry: Unsent = { id, job, person, says, body: { ...body, id, at: new Date().toISOString() }, ...step };
+    write((entries) => [...entries, entry]);
+    const sent = await send(entry);
+    if (sent.state === 'unsent') later();
+    if (sent.state === 'refused') drop(id);
+    if (sent.state === 'stored') whenSent(job);
+    return sent;
+}
+
+export const discard = drop;
+
+/** Who is signed in: entries that another person left in this browser wait for that person. */
+export function openOutbox(who: string, sent: (job: string) => void): void {
+    person = who;
+    whenSent = sent;
+    void flush();
+}
+
+function subscribe(listener: () => void): () => void {
+    listeners.add(listener);
+    window.addEventListener('storage', listener);
+    return () => {
+        listeners.delete(listener);
+        window.removeEventListener('storage', listener);
+    };
+}
+
+export function useUnsent(job?: string): Unsent[] {
+    const all = useSyncExternalStore(subscribe, read);
+    return job === undefined ? all : all.filter((entry) => entry.job === job);
+}
+
+window.addEventListener('online', () => void flush());

@@ -1,0 +1,129 @@
+import { useQuery } from '@tanstack/react-query';
+import { useRef, useState, type KeyboardEvent } from 'react';
+import { Link } from 'react-router';
+import { api, data, type Schemas } from '../../api/client';
+import { Button, LinkButton, Part } from '../../ui/controls';
+import { KeyHelp, useKeys } from '../../ui/keys';
+import { Loaded, Page } from '../../ui/page';
+import { useMayRecord } from '../../ui/session';
+import { day, minutes } from '../../ui/when';
+import { Intake } from './intake';
+
+export function Bench() {
+    const bench = useQuery({ queryKey: ['bench'], queryFn: () => data(api.GET('/bench')), refetchInterval: 20_000 });
+    return <Loaded query={bench}>{(page) => <BenchSheet page={page} />}</Loaded>;
+}
+
+function BenchSheet({ page }: { page: Schemas['BenchPage'] }) {
+    const may = useMayRecord();
+    const [taking, setTaking] = useState(false);
+    useKeys({ n: () => may && setTaking(true) });
+    return (
+        <Page
+            title="On the bench"
+            aside={
+                <>
+                    <KeyHelp
+                        keys={[
+                            ['n', 'take a machine in'],
+                            ['↑ ↓', 'from job to job'],
+                            ['Enter', 'open the job'],
+                        ]}
+                    />
+                    {may && (
+                        <Button look="main" onClick={() => setTaking(true)}>
+                            Take in <kbd>n</kbd>
+                        </Button>
+                    )}
+                </>
+            }
+        >
+            {taking && <Intake onClose={() => setTaking(false)} />}
+            <JobRows jobs={page.jobs} />
+            {page.more_open > 0 && <LinkButton to="/jobs?state=open">{page.more_open} more open jobs</LinkButton>}
+            <div className="grid gap-3 lg:grid-cols-2">
+                <Part title="Waiting">
+                    <Items items={page.waiting} none="Nothing waits." />
+                </Part>
+                <Part title="Temporary fixes still open">
+                    <Items items={page.hazards} none="None: every board could go back." />
+                </Part>
+            </div>
+            <Part title="Closed last">
+                <ul className="grid gap-x-6 gap-y-1 lg:grid-cols-2">
+                    {page.recent.map((job) => (
+                        <li key={job.id}>
+                            <Link to={`/jobs/${job.id}`}>{job.title}</Link>{' '}
+                            <span className="text-sm text-soft">
+                                {job.machine}, {job.outcome_words?.toLowerCase()} {job.closed_at !== null && day(job.closed_at)}
+                            </span>
+                        </li>
+                    ))}
+                </ul>
+            </Part>
+        </Page>
+    );
+}
+
+/** Arrow keys walk from one job to the next; each row is one link with the next step as its largest words. */
+function JobRows({ jobs }: { jobs: Schemas['JobCard'][] }) {
+    const list = useRef<HTMLOListElement>(null);
+    const walk = (event: KeyboardEvent) => {
+        const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+        if (step === 0) return;
+        const links = [...(list.current?.querySelectorAll<HTMLAnchorElement>('a[data-row]') ?? [])];
+        const at = links.findIndex((link) => link === document.activeElement);
+        links[Math.max(0, Math.min(links.length - 1, at + step))]?.focus();
+        event.preventDefault();
+    };
+    useKeys({ ArrowDown: () => list.current?.querySelector<HTMLAnchorElement>('a[data-row]')?.focus() });
+    if (jobs.length === 0)
+        return <p className="sheet p-6 text-soft">The bench is empty. Take a machine in, or open an old job from the list of jobs.</p>;
+    return (
+        <ol ref={list} onKeyDown={walk} className="sheet divide-y divide-line" aria-label="Open jobs">
+            {jobs.map((job) => (
+                <li key={job.id}>
+                    <Link
+                        data-row
+                        to={`/jobs/${job.id}`}
+                        className="grid gap-x-5 px-4 py-3 text-ink no-underline hover:bg-accent-wash lg:grid-cols-[19rem_1fr_7rem]"
+                    >
+                        <span>
+                            <span className="block font-bold">{job.title}</span>
+                            <span className="block text-sm text-soft">
+                                {job.label}, {job.machine}, {job.board.toLowerCase()}
+                            </span>
+                        </span>
+                        <span>
+                            <span className="block text-lg">{job.next.text}</span>
+                            <span className="block text-sm text-soft">{job.next.why}</span>
+                        </span>
+                        <span className="text-sm lg:text-right">
+                            <span className="block font-bold">{job.stage_words}</span>
+                            <span className="block text-soft">{minutes(job.minutes)}</span>
+                        </span>
+                    </Link>
+                </li>
+            ))}
+        </ol>
+    );
+}
+
+function Items({ items, none }: { items: Schemas['OpenItemCard'][]; none: string }) {
+    if (items.length === 0) return <p className="text-soft">{none}</p>;
+    return (
+        <ul className="divide-y divide-line">
+            {items.map((item) => (
+                <li key={item.id} className="flex items-baseline justify-between gap-4 py-1.5">
+                    <span>
+                        {item.text}
+                        {item.asked !== null && <span className="text-soft">, asked of {item.asked}</span>}
+                    </span>
+                    <span className="text-sm whitespace-nowrap text-soft">
+                        since {day(item.since)}, <Link to={`/jobs/${item.job_id}`}>{item.job_label}</Link>
+                    </span>
+                </li>
+            ))}
+        </ul>
+    );
+}

@@ -1,0 +1,121 @@
+import { Dialog, RadioGroup } from 'radix-ui';
+import { useState } from 'react';
+import type { Schemas } from '../../api/client';
+import { record, type Sent } from '../../api/outbox';
+import { Button, Field, Notice } from '../../ui/controls';
+import { Sheet } from '../../ui/keys';
+
+/** Closing a job: the outcome, its limits, and whether the board goes back. The close rule is asked of the server. */
+export function CloseJob({ page, onClose }: { page: Schemas['JobPage']; onClose: () => void }) {
+    const [outcome, setOutcome] = useState(page.outcomes[0]?.value ?? '');
+    const [back, setBack] = useState(true);
+    const [limits, setLimits] = useState('');
+    const [waiting, setWaiting] = useState('');
+    const [next, setNext] = useState('');
+    const [sent, setSent] = useState<Sent | null>(null);
+    const error = (pointer: string) => (sent?.state === 'refused' ? sent.refusal.at(pointer) : undefined);
+    const lines = limits.split('\n').filter((line) => line.trim() !== '');
+    const send = async () => {
+        const answer = await record(
+            page.job.id,
+            {
+                kind: 'outcome',
+                data: {
+                    outcome,
+                    handed_back: back,
+                    ...(lines.length > 0 ? { limits: lines } : {}),
+                    ...(waiting.trim() === '' ? {} : { waiting_for: waiting }),
+                    ...(next.trim() === '' ? {} : { next_time: next }),
+                },
+            },
+            `outcome ${outcome}`,
+        );
+        if (answer.state === 'refused') setSent(answer);
+        else onClose();
+    };
+    return (
+        <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+            <Sheet title={`Close ${page.job.label}`} about="“Works, mostly” is an outcome with a list of limits, not a pass.">
+                <form
+                    className="flex flex-col gap-3"
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        void send();
+                    }}
+                >
+                    <RadioGroup.Root aria-label="Outcome" value={outcome} onValueChange={setOutcome} className="flex flex-wrap gap-2">
+                        {page.outcomes.map((it) => (
+                            <RadioGroup.Item
+                                key={it.value}
+                                value={it.value}
+                                className="min-h-11 rounded border border-soft border-b-4 bg-raised px-3 data-[state=checked]:border-accent data-[state=checked]:bg-accent-wash data-[state=checked]:font-bold"
+                            >
+                                {it.words}
+                            </RadioGroup.Item>
+                        ))}
+                    </RadioGroup.Root>
+                    <label className="flex min-h-11 items-center gap-3">
+                        <input type="checkbox" checked={back} onChange={(event) => setBack(event.target.checked)} />
+                        The board is handed back
+                    </label>
+                    {error('/data/handed_back') !== undefined && (
+                        <Notice tone="bad" live>
+                            {error('/data/handed_back')}
+                        </Notice>
+                    )}
+                    <Field label="Limits, one a line" error={error('/data/limits')}>
+                        {(ids) => <textarea {...ids} value={limits} onChange={(event) => setLimits(event.target.value)} />}
+                    </Field>
+                    <Field
+                        label="Waits for (when parked)"
+                        value={waiting}
+                        error={error('/data/waiting_for')}
+                        onChange={(event) => setWaiting(event.target.value)}
+                    />
+                    <Field
+                        label="What would be checked next time"
+                        value={next}
+                        error={error('/data/next_time')}
+                        onChange={(event) => setNext(event.target.value)}
+                    />
+                    {error('/kind') !== undefined && (
+                        <Notice tone="bad" live>
+                            {error('/kind')}
+                        </Notice>
+                    )}
+                    <div>
+                        <Button type="submit" look="main">
+                            Close the job
+                        </Button>
+                    </div>
+                </form>
+            </Sheet>
+        </Dialog.Root>
+    );
+}
+
+export function Reopen({ job }: { job: string }) {
+    const [open, setOpen] = useState(false);
+    const [why, setWhy] = useState('');
+    if (!open) {
+        return (
+            <Button look="quiet" onClick={() => setOpen(true)}>
+                Reopen
+            </Button>
+        );
+    }
+    return (
+        <form
+            className="mt-1 flex items-end gap-2"
+            onSubmit={(event) => {
+                event.preventDefault();
+                void record(job, { kind: 'reopened', text: why }, `reopened: ${why}`);
+            }}
+        >
+            <div className="flex-1">
+                <Field label="Why it is opened again" autoFocus required value={why} onChange={(event) => setWhy(event.target.value)} />
+            </div>
+            <Button type="submit">Reopen</Button>
+        </form>
+    );
+}

@@ -1,0 +1,90 @@
+import { useState } from 'react';
+import type { Schemas } from '../../api/client';
+import { useUnsent } from '../../api/outbox';
+import { VerdictMark } from '../../bench/verdict';
+import { Part } from '../../ui/controls';
+import { clock, day } from '../../ui/when';
+import { Correct } from './correct';
+
+type Entry = Schemas['EntryCard'];
+
+/** Entries in time order, day by day. A corrected one stays, struck through, with the one that corrects it. */
+export function Entries({ page, may }: { page: Schemas['JobPage']; may: boolean }) {
+    const [correcting, setCorrecting] = useState<Entry | null>(null);
+    const unsent = useUnsent(page.job.id);
+    return (
+        <Part title="Entries" aside={page.entries.length > 12 && <a href="#latest">To the latest</a>}>
+            {page.entries.length === 0 && <p className="text-soft">No entry yet. The symptom comes first, in the owner's words.</p>}
+            <EntryDays entries={page.entries} onCorrect={may ? setCorrecting : null} />
+            {unsent.length > 0 && (
+                <ul className="mt-2 border-l-4 border-close pl-3">
+                    {unsent.map((it) => (
+                        <li key={it.id}>
+                            <span className="font-bold text-close">unsent</span> {it.says}
+                        </li>
+                    ))}
+                </ul>
+            )}
+            <span id="latest" />
+            {correcting !== null && <Correct entry={correcting} onClose={() => setCorrecting(null)} />}
+        </Part>
+    );
+}
+
+export function EntryDays({ entries, onCorrect }: { entries: Entry[]; onCorrect: ((entry: Entry) => void) | null }) {
+    const days = Map.groupBy(entries, (entry) => day(entry.at));
+    return [...days].map(([name, list]) => (
+        <section key={name} className="grid gap-x-4 border-t border-line py-1.5 first-of-type:border-t-0 lg:grid-cols-[7.5rem_1fr]">
+            <h3 className="text-sm font-bold text-soft lg:pt-1">{name}</h3>
+            <ol>
+                {list.map((entry) => (
+                    <Row key={entry.id} entry={entry} onCorrect={onCorrect} />
+                ))}
+            </ol>
+        </section>
+    ));
+}
+
+const EDGES: Partial<Record<string, string>> = {
+    hazard: 'text-out',
+    waiting: 'text-close',
+    gate: 'text-out',
+    outcome: 'text-accent',
+    part: 'text-accent',
+};
+
+function Row({ entry, onCorrect }: { entry: Entry; onCorrect: ((entry: Entry) => void) | null }) {
+    const later = entry.corrected_by !== null;
+    return (
+        <li id={entry.id} className="group grid grid-cols-[3.4rem_8.5rem_1fr_auto] items-baseline gap-x-3 py-0.5">
+            <span className="text-sm text-soft">{clock(entry.at)}</span>
+            <span className={`text-sm font-bold ${EDGES[entry.kind] ?? ''}`}>{entry.kind_words}</span>
+            <span>
+                <span className={later ? 'text-soft line-through' : ''}>
+                    {entry.says}{' '}
+                    {entry.verdict !== null && (
+                        <span className="inline-block align-middle">
+                            <VerdictMark verdict={entry.verdict} size={13} />
+                        </span>
+                    )}
+                </span>
+                {later && <span className="text-sm text-soft"> corrected later</span>}
+                {entry.corrects_id !== null && <span className="text-sm text-soft"> corrects an earlier entry</span>}
+            </span>
+            <span className="text-sm whitespace-nowrap text-soft">
+                {entry.minutes > 0 && `${entry.minutes} min, `}
+                {entry.author}
+                {onCorrect !== null && !later && entry.kind !== 'withdrawn' && (
+                    <button
+                        type="button"
+                        className="ml-2 min-h-6 text-accent underline"
+                        aria-label={`Correct: ${entry.says}`}
+                        onClick={() => onCorrect(entry)}
+                    >
+                        correct
+                    </button>
+                )}
+            </span>
+        </li>
+    );
+}

@@ -1,0 +1,46 @@
+import type { Schemas } from '../../api/client';
+import { Button } from '../../ui/controls';
+
+/** The head of the bench sheet, read downwards: what is known, what is suspected and why, what to do next. */
+export function Head({ sheet, open, startRun }: { sheet: Schemas['SheetCard']; open: boolean; startRun: (() => void) | null }) {
+    return (
+        <section aria-label="Where the job stands" className="sheet grid lg:grid-cols-[1fr_1fr_1.15fr] lg:divide-x lg:divide-line">
+            <div className="p-4">
+                <h2 className="mb-1 border-l-4 border-wood pl-2">Known</h2>
+                {sheet.known.length === 0 ? <p className="text-soft">Nothing measured yet.</p> : <Lines lines={sheet.known} />}
+            </div>
+            <div className="p-4">
+                <h2 className="mb-1 border-l-4 border-wood pl-2">Suspected</h2>
+                {sheet.suspected.length === 0 && <p className="text-soft">No cause is named by the readings.</p>}
+                <ul className="flex flex-col gap-2">
+                    {sheet.suspected.map((suspect) => (
+                        <li key={suspect.text}>
+                            <p>{suspect.text}</p>
+                            <p className="text-sm text-soft">because {suspect.why}</p>
+                        </li>
+                    ))}
+                </ul>
+            </div>
+            <div className="rounded-r-md bg-accent-wash p-4">
+                <h2 className="mb-1 border-l-4 border-accent pl-2">Next</h2>
+                <p className="text-xl leading-snug">{sheet.next.text}</p>
+                <p className="mt-1 text-sm">{sheet.next.why}</p>
+                {open && sheet.next.room === 'rails' && startRun !== null && (
+                    <Button look="main" className="mt-3" onClick={startRun}>
+                        To the rails
+                    </Button>
+                )}
+            </div>
+        </section>
+    );
+}
+
+function Lines({ lines }: { lines: string[] }) {
+    return (
+        <ul className="flex flex-col gap-0.5">
+            {lines.map((line) => (
+                <li key={line}>{line}</li>
+            ))}
+        </ul>
+    );
+}

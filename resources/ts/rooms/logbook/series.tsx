@@ -1,0 +1,103 @@
+import 'uplot/dist/uPlot.min.css';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import uPlot from 'uplot';
+import { api, data, words, type Schemas } from '../../api/client';
+import { Verdict } from '../../bench/verdict';
+import { Notice } from '../../ui/controls';
+import { dayAndClock } from '../../ui/when';
+
+export function Series({ board, rail, testPoint }: { board: string; rail: string; testPoint: string }) {
+    const series = useQuery({
+        queryKey: ['series', board, rail, testPoint],
+        queryFn: () => data(api.GET('/boards/{board}/series', { params: { path: { board }, query: { rail, test_point: testPoint } } })),
+    });
+    if (series.data === undefined)
+        return series.error === null ? <p className="text-soft">Loading</p> : <Notice tone="bad">{words(series.error)}</Notice>;
+    return (
+        <div className="grid gap-4 lg:grid-cols-[1fr_24rem]">
+            <Plot series={series.data} />
+            <table className="w-full self-start text-sm">
+                <caption className="sr-only">
+                    Readings of {rail} at {testPoint}, latest first
+                </caption>
+                <thead>
+                    <tr>
+                        <th scope="col">When</th>
+                        <th scope="col">Reading</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    {[...series.data.points]
+                        .reverse()
+                        .slice(0, 8)
+                        .map((point) => (
+                            <tr key={point.at} className="border-t border-line">
+                                <td className="py-0.5">{dayAndClock(point.at)}</td>
+                                <td>
+                                    <Verdict verdict={point.verdict} words={point.says} size={12} />
+                                </td>
+                            </tr>
+                        ))}
+                </tbody>
+            </table>
+        </div>
+    );
+}
+
+const colour = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+
+/** Drawn by a plotting library; limits are two dashed lines, readings are marks without a line between visits. */
+function Plot({ series }: { series: Schemas['SeriesPage'] }) {
+    const place = useRef<HTMLDivElement>(null);
+    const [light, setLight] = useState(document.documentElement.dataset['light']);
+    useEffect(() => {
+        const watch = new MutationObserver(() => setLight(document.documentElement.dataset['light']));
+        watch.observe(document.documentElement, { attributeFilter: ['data-light'] });
+        return () => watch.disconnect();
+    }, []);
+    useEffect(() => {
+        const element = place.current;
+        if (element === null) return;
+        const at = series.points.map((point) => Date.parse(point.at) / 1000);
+        const limit = (volts: number | null) => at.map(() => volts);
+        const line = { stroke: colour('--accent'), width: 1.5, dash: [6, 5], points: { show: false } };
+        const axis = {
+            stroke: colour('--soft'),
+            grid: { stroke: colour('--line'), width: 1 },
+            ticks: { stroke: colour('--line'), width: 1 },
+            font: '12px B612',
+        };
+        const plot = new uPlot(
+            {
+                width: element.clientWidth,
+                height: 240,
+                legend: { show: false },
+                cursor: { show: false },
+                scales: { y: { range: (_, low, high) => uPlot.rangeNum(low, high, 0.15, true) } },
+                axes: [axis, { ...axis, size: 64, values: (_, ticks) => ticks.map((tick) => `${tick} V`) }],
+                series: [
+                    {},
+                    { stroke: colour('--ink'), width: 0, points: { show: true, size: 9, fill: colour('--ink') } },
+                    { ...line, label: 'low' },
+                    { ...line, label: 'high' },
+                ],
+            },
+            [at, series.points.map((point) => point.volts), limit(series.low), limit(series.high)],
+            element,
+        );
+        const resize = new ResizeObserver(() => plot.setSize({ width: element.clientWidth, height: 240 }));
+        resize.observe(element);
+        return () => {
+            resize.disconnect();
+            plot.destroy();
+        };
+    }, [series, light]);
+    return (
+        <div
+            ref={place}
+            role="img"
+            aria-label={`${series.points.length} readings of ${series.rail} at ${series.test_point}; limits ${series.low ?? ''} V to ${series.high ?? ''} V. The latest are in the table.`}
+        />
+    );
+}

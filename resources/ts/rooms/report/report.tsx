@@ -1,0 +1,112 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api, data, type Schemas } from '../../api/client';
+import { Button, Field, Part } from '../../ui/controls';
+import { useSend } from '../../ui/form';
+import { KeyHelp, useKeys } from '../../ui/keys';
+import { Loaded, Page } from '../../ui/page';
+import { useIsLead } from '../../ui/session';
+import { day } from '../../ui/when';
+
+/** The report as it is printed: the same page for the screen, the printer, the PDF and the owner. */
+export function Report() {
+    const { id = '' } = useParams();
+    const frame = useRef<HTMLIFrameElement>(null);
+    const lead = useIsLead();
+    const job = useQuery({ queryKey: ['job', id], queryFn: () => data(api.GET('/jobs/{job}', { params: { path: { job: id } } })) });
+    const print = () => frame.current?.contentWindow?.print();
+    useKeys({ p: print });
+    return (
+        <Loaded query={job}>
+            {(page) => (
+                <Page
+                    title={`Report of ${page.job.label}`}
+                    over={<Link to={`/jobs/${id}`}>{page.job.title}</Link>}
+                    aside={
+                        <>
+                            <KeyHelp keys={[['p', 'print']]} />
+                            <Button look="main" onClick={print}>
+                                Print <kbd>p</kbd>
+                            </Button>
+                            <a
+                                href={`/jobs/${id}/report.pdf`}
+                                target="_blank"
+                                rel="noreferrer"
+                                className="inline-flex min-h-11 items-center px-2"
+                            >
+                                PDF
+                            </a>
+                        </>
+                    }
+                >
+                    {lead && <OwnerLinks job={id} />}
+                    <iframe
+                        ref={frame}
+                        title={`Report of ${page.job.label}`}
+                        src={`/jobs/${id}/report/sheet`}
+                        className="sheet h-[70vh] w-full bg-white"
+                        onLoad={(event) => {
+                            const body = event.currentTarget.contentDocument?.documentElement;
+                            if (body !== undefined) event.currentTarget.style.height = `${body.scrollHeight + 24}px`;
+                        }}
+                    />
+                </Page>
+            )}
+        </Loaded>
+    );
+}
+
+/** Signed, expiring, read-only: one report for one owner. */
+function OwnerLinks({ job }: { job: string }) {
+    const client = useQueryClient();
+    const [days, setDays] = useState('14');
+    const key = ['links', job];
+    const links = useQuery({ queryKey: key, queryFn: () => data(api.GET('/jobs/{job}/report-links', { params: { path: { job } } })) });
+    const form = useSend(
+        () => data(api.POST('/jobs/{job}/report-links', { params: { path: { job } }, body: { days: Number(days) } })),
+        () => void client.invalidateQueries({ queryKey: key }),
+    );
+    const revoke = (link: Schemas['LinkCard']) =>
+        void data(api.DELETE('/report-links/{link}', { params: { path: { link: link.id } } })).then(() =>
+            client.invalidateQueries({ queryKey: key }),
+        );
+    const open = links.data?.filter((link) => link.open) ?? [];
+    return (
+        <Part title="Link for the owner">
+            <form
+                className="flex flex-wrap items-end gap-3"
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    void form.submit();
+                }}
+            >
+                <div className="w-32">
+                    <Field
+                        label="Days it is open"
+                        inputMode="numeric"
+                        value={days}
+                        error={form.at('/days') ?? form.problem ?? undefined}
+                        onChange={(event) => setDays(event.target.value)}
+                    />
+                </div>
+                <Button type="submit">Make a link</Button>
+            </form>
+            <ul className="mt-2">
+                {open.map((link) => (
+                    <li key={link.id} className="flex items-center gap-3">
+                        <a href={link.url} className="min-w-0 flex-1 truncate">
+                            {link.url}
+                        </a>
+                        <span className="text-sm whitespace-nowrap text-soft">
+                            until {day(link.expires_at)}, {link.author}
+                        </span>
+                        <Button look="stop" onClick={() => revoke(link)}>
+                            Take back
+                        </Button>
+                    </li>
+                ))}
+            </ul>
+        </Part>
+    );
+}

@@ -1,0 +1,130 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { Link, NavLink, Outlet } from 'react-router';
+import { api, data } from './api/client';
+import { openOutbox } from './api/outbox';
+import { SignIn } from './rooms/people/sign-in';
+import { Choice } from './ui/choice';
+import { Button } from './ui/controls';
+import { chooseLight, light } from './ui/light';
+import { Loaded } from './ui/page';
+import { PersonContext, useSession, type Person } from './ui/session';
+import { UnsentBar } from './ui/unsent';
+
+export function Shell() {
+    const session = useSession();
+    return (
+        <Loaded query={session}>
+            {(person) =>
+                person === null ? (
+                    <SignIn />
+                ) : (
+                    <PersonContext value={person}>
+                        <SignedIn person={person} />
+                    </PersonContext>
+                )
+            }
+        </Loaded>
+    );
+}
+
+function SignedIn({ person }: { person: Person }) {
+    const client = useQueryClient();
+    useEffect(() => {
+        openOutbox(person.id, (job) => {
+            void client.invalidateQueries({ queryKey: ['job', job] });
+            void client.invalidateQueries({ queryKey: ['run'] });
+            void client.invalidateQueries({ queryKey: ['bench'] });
+        });
+    }, [client, person.id]);
+    return (
+        <>
+            <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-10 focus:bg-raised focus:p-3">
+                To the work
+            </a>
+            <Top person={person} />
+            <UnsentBar />
+            <main id="main" tabIndex={-1} className="focus-visible:outline-none">
+                <Outlet />
+            </main>
+        </>
+    );
+}
+
+const ROOMS = [
+    ['/', 'Bench'],
+    ['/jobs', 'Jobs'],
+    ['/machines', 'Machines'],
+    ['/meters', 'Meters'],
+] as const;
+
+function Top({ person }: { person: Person }) {
+    const rooms = person.role === 'lead' ? [...ROOMS, ['/people', 'People'] as const] : ROOMS;
+    return (
+        <header className="border-b-4 border-wood bg-edge text-edge-ink">
+            <div className="mx-auto flex max-w-[86rem] flex-wrap items-center gap-x-6 px-5">
+                <Link to="/" className="flex items-center gap-2 font-bold text-edge-ink no-underline">
+                    <img src="/mark.svg" alt="" width="26" height="26" />
+                    Ash Bench
+                </Link>
+                <nav aria-label="Rooms" className="flex">
+                    {rooms.map(([to, words]) => (
+                        <NavLink
+                            key={to}
+                            to={to}
+                            end={to === '/'}
+                            className="flex min-h-11 items-center border-b-4 border-transparent px-3 text-edge-ink no-underline hover:border-wood aria-[current=page]:border-edge-ink aria-[current=page]:font-bold"
+                        >
+                            {words}
+                        </NavLink>
+                    ))}
+                </nav>
+                <div className="ml-auto flex items-center gap-2 py-1">
+                    <LightSwitch />
+                    <SignOut person={person} />
+                </div>
+            </div>
+        </header>
+    );
+}
+
+function LightSwitch() {
+    const [chosen, setChosen] = useState(light);
+    return (
+        <div className="text-ink">
+            <Choice
+                label="Light"
+                value={chosen}
+                options={[
+                    { value: 'day', words: 'Day bench' },
+                    { value: 'lamp', words: 'Lamp' },
+                ]}
+                onChange={(next) => {
+                    chooseLight(next);
+                    setChosen(next);
+                }}
+            />
+        </div>
+    );
+}
+
+function SignOut({ person }: { person: Person }) {
+    const client = useQueryClient();
+    return (
+        <>
+            <span className="text-sm">
+                {person.name}, {person.role}
+            </span>
+            <Button
+                onClick={() =>
+                    void data(api.DELETE('/session')).then(() => {
+                        client.clear();
+                        window.location.assign('/');
+                    })
+                }
+            >
+                Sign out
+            </Button>
+        </>
+    );
+}

@@ -1,0 +1,18 @@
+export type Light = 'day' | 'lamp';
+
+const KEY = 'ash-bench.light';
+
+export function light(): Light {
+    const kept = localStorage.getItem(KEY);
+    if (kept === 'day' || kept === 'lamp') return kept;
+    return window.matchMedia('(prefers-color-scheme: dark)').matches ? 'lamp' : 'day';
+}
+
+export function applyLight(chosen: Light = light()): void {
+    document.documentElement.dataset['light'] = chosen;
+}
+
+export function chooseLight(chosen: Light): void {
+    localStorage.setItem(KEY, chosen);
+    applyLight(chosen);
+}
