@@ -14,6 +14,9 @@ return [
 
     'url' => env('APP_URL', 'http://localhost'),
 
+    // Built files are named from the root of whatever host the page came from.
+    'asset_url' => '/',
+
     // Times are kept in UTC; the browser shows them in its own zone.
     'timezone' => 'UTC',
     'locale' => 'en',

@@ -75,7 +75,7 @@ final readonly class JobController
      */
     public static function open(array $fields, Machine $machine): array
     {
-        $fields += ['state' => 'open', 'stage' => Stage::Intake, 'sheet' => []];
+        $fields += ['state' => 'open', 'stage' => Stage::Intake, 'minutes' => 0, 'allowance_minutes' => 480, 'sheet' => []];
         $known = Job::query()->where('id', $fields['id'])->first();
         if ($known !== null) {
             return $known->machine_id === $fields['machine_id'] && $known->title === $fields['title'] ? [$known, false] : throw Conflict::at('/id', 'another job has this id');

@@ -116,6 +116,7 @@ function SignOut({ person }: { person: Person }) {
                 {person.name}, {person.role}
             </span>
             <Button
+                className="border-edge-ink! bg-edge! text-edge-ink!"
                 onClick={() =>
                     void data(api.DELETE('/session')).then(() => {
                         client.clear();

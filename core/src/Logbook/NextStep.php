@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ash\Logbook;
 
+use Ash\Rails\Cause;
 use Ash\Rails\PowerOn;
 use Ash\Rails\Rail;
 
@@ -60,10 +61,28 @@ final readonly class NextStep
         $cause = $facts->rails->causes[0] ?? null;
 
         return match (true) {
-            $cause !== null && $cause->code !== 'bias_missing' => new self(implode(', ', $cause->rails).': '.lcfirst($cause->text), $cause->evidence[0], 'rails'),
+            $cause !== null && $cause->code !== 'bias_missing' => new self(self::byCause($cause), $cause->evidence[0], 'rails'),
             $open !== [] => new self('Measure '.implode(', ', $open).' under load.', count($open).' of '.count($facts->rails->standing->rails).' rails not proved', 'rails'),
             $facts->rails->powerOn !== PowerOn::Ok => new self('Hold the board: '.$facts->rails->powerOnReasons[0].'.', 'power-on advice of the last run', 'rails'),
             default => null,
+        };
+    }
+
+    private static function byCause(Cause $cause): string
+    {
+        $rails = implode(', ', $cause->rails);
+
+        return match ($cause->code) {
+            'reversed' => "Turn the plug or the part on {$rails} the right way round, then measure again.",
+            'shorted_rail' => "Find the short on {$rails}: power off, walk along it in milliohms; the lowest capacitor is nearest.",
+            'over_voltage' => "Keep the board off {$rails}: regulator and feedback first.",
+            'all_absent' => 'Check mains lead, fuse, switch and standby circuit.',
+            'all_scaled' => 'Check the reference, the feedback and the mains selector.',
+            'low_with_ripple', 'ripple_high' => "Test the filter capacitor and the rectifier of {$rails}.",
+            'sags_under_load' => "Find what gives way on {$rails}: regulator, pass transistor, joints, or a load that draws too much.",
+            'open_path' => "Walk along {$rails} from the supply until the voltage is gone.",
+            'drop_in_path' => "Find the contact that loses volts on {$rails}: connector, fuse holder, switch, thin trace.",
+            default => "{$rails}: ".lcfirst($cause->text),
         };
     }
 

@@ -86,12 +86,15 @@ function JobRows({ jobs }: { jobs: Schemas['JobCard'][] }) {
                     <Link
                         data-row
                         to={`/jobs/${job.id}`}
-                        className="grid gap-x-5 px-4 py-3 text-ink no-underline hover:bg-accent-wash lg:grid-cols-[19rem_1fr_7rem]"
+                        className="grid gap-x-5 px-4 py-3 text-ink no-underline hover:bg-accent-wash lg:grid-cols-[21rem_1fr_7rem]"
                     >
                         <span>
                             <span className="block font-bold">{job.title}</span>
                             <span className="block text-sm text-soft">
-                                {job.label}, {job.machine}, {job.board.toLowerCase()}
+                                {job.machine}
+                                <span className="block">
+                                    {job.label}, {job.board.toLowerCase()}
+                                </span>
                             </span>
                         </span>
                         <span>
