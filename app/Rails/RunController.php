@@ -87,7 +87,7 @@ final readonly class RunController
         [$figures, $state, $words] = $this->measure($meter, $rail, $body->at('test_point')->string(), $load, $what);
         if ($figures !== []) {
             $draft = EntryDraft::read(Node::of((object) [
-                'id' => $id, 'at' => $body->at('at')->string(), 'kind' => 'reading', 'text' => $words === '' ? 'from the meter' : $words, 'stage' => 'supply',
+                'id' => $id, 'at' => $body->at('at')->string(), 'kind' => 'reading', ...($words === '' ? [] : ['text' => $words]), 'stage' => 'supply',
                 ...($body->has('corrects') ? ['corrects' => $body->at('corrects')->string()] : []),
                 'data' => (object) ['run' => $run->id, 'rail' => $rail->name, 'test_point' => $body->at('test_point')->string(), 'load' => $load->value, 'meter' => $meter->id, ...$figures],
             ]));
@@ -97,7 +97,7 @@ final readonly class RunController
         return self::taken($state, $words, $run, $load);
     }
 
-    /** @return array{array<string, float>, string, string} figures for the record, the state, words about it */
+    /** @return array{array<string, float|string>, string, string} figures for the record, the state, words about it */
     private function measure(Meter $meter, Rail $rail, string $testPoint, Load $load, string $what): array
     {
         $wanted = $what === 'ohms' ? [Quantity::Ohms] : [Quantity::Volts, ...($rail->rippleMaxMvpp === null ? [] : [Quantity::VoltsAc])];
@@ -115,7 +115,7 @@ final readonly class RunController
         return match (true) {
             $ac === null => [['volts' => $main->value], $main->state->value, ''],
             $ac->value === null => [['volts' => $main->value], $main->state->value, "no ripple: {$ac->words}"],
-            default => [['volts' => $main->value, 'ripple_mvpp' => Ripple::fromRms($ac->value)], $main->state->value, 'ripple computed from AC volts as a sawtooth'],
+            default => [['volts' => $main->value, 'ripple_mvpp' => Ripple::fromRms($ac->value), 'ripple_from' => 'rms'], $main->state->value, ''],
         };
     }
 

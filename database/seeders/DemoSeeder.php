@@ -93,7 +93,7 @@ final class DemoSeeder
             'started_at' => $entry->at('at')->instant(), 'author' => $this->people[$entry->at('who')->string()]->name,
         ])->id;
         foreach ($entry->at('readings')->items() as $i => $reading) {
-            $this->add($entry, ['kind' => 'reading', 'text' => 'from the meter', 'stage' => 'supply', 'minutes' => 1, 'data' => (object) [
+            $this->add($entry, ['kind' => 'reading', 'stage' => 'supply', 'minutes' => 1, 'data' => (object) [
                 'run' => $this->runs[$name], 'load' => $entry->at('load')->string(), 'meter' => $this->meters[$entry->at('meter')->string()]->id, ...get_object_vars($reading->object()),
             ]], 40 * $i);
         }

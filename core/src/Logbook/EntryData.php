@@ -90,7 +90,7 @@ final readonly class EntryData
     /** @return array<string, mixed> */
     private static function reading(Node $data): array
     {
-        $data->only('run', 'rail', 'test_point', 'load', 'volts', 'ripple_mvpp', 'amps', 'ohms_to_ground', 'meter');
+        $data->only('run', 'rail', 'test_point', 'load', 'volts', 'ripple_mvpp', 'ripple_from', 'amps', 'ohms_to_ground', 'meter');
         if (!$data->has('volts') && !$data->has('ohms_to_ground')) {
             $data->refuse('must have volts or ohms_to_ground or both');
         }
@@ -102,10 +102,24 @@ final readonly class EntryData
             'load' => $data->at('load')->enum(Load::class)->value,
             'volts' => self::quantity($data->optional('volts'), Unit::Volt, true),
             'ripple_mvpp' => self::millivolts($data->optional('ripple_mvpp')),
+            'ripple_from' => self::rippleFrom($data),
             'amps' => self::quantity($data->optional('amps'), Unit::Ampere),
             'ohms_to_ground' => self::quantity($data->optional('ohms_to_ground'), Unit::Ohm),
             'meter' => $data->optional('meter')?->isNull() === false ? Ulid::read($data->at('meter')) : null,
         ];
+    }
+
+    /** Ripple is seen on a scope, or computed from AC volts RMS as a sawtooth: then the record says so. */
+    private static function rippleFrom(Node $data): ?string
+    {
+        $from = $data->optional('ripple_from');
+
+        return match (true) {
+            $from === null => null,
+            $from->string() !== 'rms' => $from->refuse('must be rms'),
+            !$data->has('ripple_mvpp') => $from->refuse('says where a ripple comes from that is not there'),
+            default => 'rms',
+        };
     }
 
     /** @return array<string, mixed> */

@@ -46,7 +46,7 @@ final readonly class EntryWords
         $load = Load::tryFrom(self::word($data, 'load'))?->words() ?? '';
         $figures = array_filter([
             isset($data['volts']) && is_numeric($data['volts']) ? Notation::print((float) $data['volts'], Unit::Volt) : null,
-            isset($data['ripple_mvpp']) && is_numeric($data['ripple_mvpp']) ? 'ripple '.Notation::plain((float) $data['ripple_mvpp']).' mVpp' : null,
+            isset($data['ripple_mvpp']) && is_numeric($data['ripple_mvpp']) ? 'ripple '.Notation::plain((float) $data['ripple_mvpp']).' mVpp'.(self::word($data, 'ripple_from') === 'rms' ? ' from AC volts' : '') : null,
             isset($data['amps']) && is_numeric($data['amps']) ? Notation::print((float) $data['amps'], Unit::Ampere) : null,
             isset($data['ohms_to_ground']) && is_numeric($data['ohms_to_ground']) ? Notation::print((float) $data['ohms_to_ground'], Unit::Ohm).' to ground' : null,
         ]);

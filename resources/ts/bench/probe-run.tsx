@@ -187,7 +187,7 @@ function Live({
                 }}
             >
                 <label className="flex-1">
-                    <span className="block text-sm font-bold">
+                    <span className="mb-1.5 block text-sm font-bold">
                         {field.label}
                         {correcting && <span className="text-close">, corrects {live.value}</span>}
                     </span>
@@ -195,12 +195,13 @@ function Live({
                         <input
                             ref={first}
                             value={typed.value}
+                            data-commands=""
                             inputMode="decimal"
                             autoComplete="off"
                             aria-label={`${field.label} at ${live.name} ${live.place}`}
                             onChange={(event) => setTyped({ ...typed, value: event.target.value })}
                             onKeyDown={(event) => event.key === 'Escape' && setTyped({ value: '', second: '' })}
-                            className="figure-number h-20 max-w-[22rem] text-6xl"
+                            className="figure-number h-20 text-6xl"
                         />
                         <span className="text-4xl">{field.unit}</span>
                     </span>

@@ -1,9 +1,9 @@
 /** The four places a reading can have against its limits: shape first, then lightness, then hue. */
 const PLACES = {
-    in: { dot: 16, tone: 'text-in', wash: 'bg-in-wash', filled: true },
-    in_close: { dot: 22, tone: 'text-close', wash: 'bg-close-wash', filled: true },
-    out_close: { dot: 29, tone: 'text-close', wash: 'bg-close-wash', filled: false },
-    out: { dot: 29, tone: 'text-out', wash: 'bg-out-wash', filled: false },
+    in: { dot: 13, tone: 'text-in', wash: 'bg-in-wash', filled: true },
+    in_close: { dot: 18, tone: 'text-close', wash: 'bg-close-wash', filled: true },
+    out_close: { dot: 26, tone: 'text-close', wash: 'bg-close-wash', filled: false },
+    out: { dot: 31, tone: 'text-out', wash: 'bg-out-wash', filled: false },
 } as const;
 
 export type Place = keyof typeof PLACES;
@@ -18,8 +18,8 @@ export function VerdictMark({ verdict, size = 22 }: { verdict: string | null; si
     if (place === null) return null;
     const { dot, tone, filled } = PLACES[place];
     return (
-        <svg viewBox="0 0 34 20" width={(size * 34) / 20} height={size} className={`flex-none ${tone}`} aria-hidden="true">
-            <path d="M6 2v16M26 2v16" stroke="currentColor" strokeWidth="2.5" strokeLinecap="round" opacity="0.75" />
+        <svg viewBox="0 0 36 20" width={(size * 36) / 20} height={size} className={`flex-none ${tone}`} aria-hidden="true">
+            <path d="M4 2v16M22 2v16" stroke="currentColor" strokeWidth="2.5" strokeLinecap="round" opacity="0.75" />
             {filled ? (
                 <circle cx={dot} cy="10" r="4" fill="currentColor" />
             ) : (

@@ -4,8 +4,10 @@ import { Button } from './controls';
 
 export type Keys = [keys: string, does: string][];
 
+/** A field marked with data-commands hears keys as commands while it is empty. */
 const typing = (target: EventTarget | null): boolean =>
     target instanceof HTMLElement &&
+    !(target instanceof HTMLInputElement && target.dataset['commands'] !== undefined && target.value === '') &&
     (target.matches('input:not([type=radio], [type=checkbox]), textarea, select') || target.isContentEditable);
 
 /** Keys of a screen, heard wherever the focus is, except while something is being typed or a dialog is open. */

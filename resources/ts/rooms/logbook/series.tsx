@@ -74,7 +74,10 @@ function Plot({ series }: { series: Schemas['SeriesPage'] }) {
                 height: 240,
                 legend: { show: false },
                 cursor: { show: false },
-                scales: { y: { range: (_, low, high) => uPlot.rangeNum(low, high, 0.15, true) } },
+                scales: {
+                    x: { range: (_, from, to) => [from - (to - from) * 0.04 - 3600, to + (to - from) * 0.04 + 3600] },
+                    y: { range: (_, low, high) => uPlot.rangeNum(low, high, 0.15, true) },
+                },
                 axes: [axis, { ...axis, size: 64, values: (_, ticks) => ticks.map((tick) => `${tick} V`) }],
                 series: [
                     {},

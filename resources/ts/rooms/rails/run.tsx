@@ -102,8 +102,7 @@ function RunSheet({ page, load, setLoad }: { page: Schemas['RailRunPage']; load:
                 ...corrects,
             });
             if (taken.state === 'reading') settle(taken.run, step.key);
-            if (taken.state !== 'reading' || taken.words !== '')
-                setProblem(taken.state === 'reading' && taken.words.startsWith('ripple') ? null : taken.words);
+            if (taken.words !== '') setProblem(taken.words);
         } catch (caught) {
             setProblem(`${words(caught)}: no reading was taken. Press again.`);
         } finally {
@@ -120,7 +119,6 @@ function RunSheet({ page, load, setLoad }: { page: Schemas['RailRunPage']; load:
             page.job_id,
             {
                 kind: 'reading',
-                text: 'typed',
                 stage: 'supply',
                 data: {
                     run: page.id,
