@@ -100,8 +100,8 @@ final readonly class BoardRecord
             $opened = CarbonImmutable::instance($node->at('opened_at')->instant());
             $board = Board::query()->where('machine_id', $machine->id)->where('slot', $node->at('board_slot')->string())->first() ?? $node->at('board_slot')->refuse('is not a board of this machine');
             $jobs[$id] = Job::query()->find($id) ?? Job::query()->create([
-                'id' => $id, 'machine_id' => $machine->id, 'board_id' => $board->id, 'title' => $node->at('title')->text(160), 'owner' => $node->at('owner')->text(160),
-                'allowance_minutes' => $node->at('allowance_minutes')->integer(1), 'state' => 'open', 'stage' => Stage::Intake, 'minutes' => 0, 'opened_at' => $opened, 'last_entry_at' => $opened, 'sheet' => [],
+                ...OpenJob::defaults(), 'id' => $id, 'machine_id' => $machine->id, 'board_id' => $board->id, 'title' => $node->at('title')->text(160), 'owner' => $node->at('owner')->text(160),
+                'allowance_minutes' => $node->at('allowance_minutes')->integer(1), 'opened_at' => $opened, 'last_entry_at' => $opened,
             ]);
             if ($jobs[$id]->machine_id !== $machine->id) {
                 throw Conflict::at($node->at('id')->pointer, 'a job of another machine has this id');

@@ -6,7 +6,7 @@ namespace App\Logbook;
 
 use App\Http\Body;
 use App\Http\Errors;
-use App\People\SessionController;
+use App\People\SignedIn;
 use Ash\Logbook\EntryDraft;
 use Ash\Logbook\EntryWords;
 use Ash\Logbook\QuickLine;
@@ -26,7 +26,7 @@ final readonly class EntryController
     ])]
     public function store(Request $request, string $job): JsonResponse
     {
-        [$entry, $created] = Append::to($job, EntryDraft::read(Body::of($request)), SessionController::person($request));
+        [$entry, $created] = Append::to($job, EntryDraft::read(Body::of($request)), SignedIn::person($request));
         $card = Cards::entries([DB::table('entries')->where('id', $entry->id)->first() ?? abort(404)])[0];
 
         return new JsonResponse(new EntryStored($card, $created), $created ? 201 : 200);

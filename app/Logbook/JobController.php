@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use App\Http\Body;
-use App\Http\Conflict;
 use App\Http\Errors;
 use Ash\Document\Node;
 use Ash\Logbook\Caution;
-use Ash\Logbook\JobSheet;
 use Ash\Logbook\Outcome;
 use Ash\Logbook\Profile;
 use Ash\Logbook\QuickLine;
@@ -60,31 +58,12 @@ final readonly class JobController
         $fields = [
             'id' => Ulid::read($body->at('id')), 'machine_id' => $machine->id, 'board_id' => $board->id,
             'title' => $body->at('title')->text(160), 'owner' => $body->at('owner')->text(160),
-            'allowance_minutes' => $body->optional('allowance_minutes')?->integer(1, 60_000) ?? 480,
+            ...($body->has('allowance_minutes') ? ['allowance_minutes' => $body->at('allowance_minutes')->integer(1, 60_000)] : []),
             'opened_at' => $at, 'last_entry_at' => $at,
         ];
-        [$job, $created] = DB::transaction(static fn (): array => self::open($fields, $machine), 3);
+        [$job, $created] = OpenJob::with($fields, $machine);
 
         return new JsonResponse(self::card($job->id), $created ? 201 : 200);
-    }
-
-    /**
-     * @param array<string, mixed> $fields
-     *
-     * @return array{Job, bool} the same intake sent twice is one job
-     */
-    public static function open(array $fields, Machine $machine): array
-    {
-        $fields += ['state' => 'open', 'stage' => Stage::Intake, 'minutes' => 0, 'allowance_minutes' => 480, 'sheet' => []];
-        $known = Job::query()->where('id', $fields['id'])->first();
-        if ($known !== null) {
-            return $known->machine_id === $fields['machine_id'] && $known->title === $fields['title'] ? [$known, false] : throw Conflict::at('/id', 'another job has this id');
-        }
-        $job = Job::query()->create($fields);
-        $job->sheet = SheetDocument::of(JobSheet::of(ReadFacts::of($job, $machine->readProfile())));
-        $job->save();
-
-        return [$job, true];
     }
 
     #[OA\Get(path: '/jobs/{job}', operationId: 'showJob', tags: ['logbook'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'the job', content: new OA\JsonContent(ref: JobPage::class)), new OA\Response(response: 404, description: 'no such job', content: new OA\JsonContent(ref: Errors::class))])]

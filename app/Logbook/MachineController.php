@@ -6,7 +6,7 @@ namespace App\Logbook;
 
 use App\Http\Body;
 use App\Http\Errors;
-use App\People\SessionController;
+use App\People\SignedIn;
 use Ash\Logbook\Caution;
 use Ash\Logbook\Profile;
 use Ash\Quantity\Notation;
@@ -34,7 +34,7 @@ final readonly class MachineController
     public function store(Request $request): JsonResponse
     {
         Body::of($request);
-        $machine = SaveProfile::asNew($request->getContent(), SessionController::person($request)->name);
+        $machine = SaveProfile::asNew($request->getContent(), SignedIn::person($request)->name);
 
         return new JsonResponse(self::card($machine, Board::query()->where('machine_id', $machine->id)->orderBy('slot')->get()->all()), 201);
     }
@@ -43,7 +43,7 @@ final readonly class MachineController
     public function update(Request $request, Machine $machine): JsonResponse
     {
         Body::of($request);
-        SaveProfile::over($machine, $request->getContent(), $request->headers->get('If-Match'), SessionController::person($request)->name);
+        SaveProfile::over($machine, $request->getContent(), $request->headers->get('If-Match'), SignedIn::person($request)->name);
 
         return $this->show($machine->refresh());
     }

@@ -19,7 +19,7 @@ final readonly class SessionController
     #[OA\Get(path: '/session', operationId: 'whoAmI', tags: ['people'], responses: [new OA\Response(response: 200, description: 'who is signed in', content: new OA\JsonContent(ref: PersonCard::class)), new OA\Response(response: 401, description: 'nobody', content: new OA\JsonContent(ref: Errors::class))])]
     public function show(Request $request): JsonResponse
     {
-        return new JsonResponse(PeopleController::card(self::person($request)));
+        return new JsonResponse(PeopleController::card(SignedIn::person($request)));
     }
 
     #[OA\Post(path: '/session', operationId: 'signIn', tags: ['people'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SignInBody')), responses: [new OA\Response(response: 200, description: 'signed in', content: new OA\JsonContent(ref: PersonCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
@@ -55,12 +55,5 @@ final readonly class SessionController
         $guard = Auth::guard('web');
 
         return $guard instanceof StatefulGuard ? $guard : throw new \LogicException('the web guard keeps no session');
-    }
-
-    public static function person(Request $request): Person
-    {
-        $person = $request->user();
-
-        return $person instanceof Person ? $person : abort(401);
     }
 }

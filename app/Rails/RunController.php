@@ -17,7 +17,7 @@ use App\Logbook\Board;
 use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\Machine;
-use App\People\SessionController;
+use App\People\SignedIn;
 use Ash\Document\Node;
 use Ash\Logbook\EntryDraft;
 use Ash\Logbook\Ulid;
@@ -47,7 +47,7 @@ final readonly class RunController
             : $job->board_id;
         $repeats = $body->has('repeats') ? Run::query()->where('job_id', $job->id)->find($body->at('repeats')->string())->id ?? $body->at('repeats')->refuse('is not a run of this job') : null;
         $run = Run::query()->firstOrCreate(['id' => $id], [
-            'job_id' => $job->id, 'board_id' => $board, 'room' => 'rails', 'repeats_id' => $repeats, 'started_at' => now(), 'author' => SessionController::person($request)->name,
+            'job_id' => $job->id, 'board_id' => $board, 'room' => 'rails', 'repeats_id' => $repeats, 'started_at' => now(), 'author' => SignedIn::person($request)->name,
         ]);
         if ($run->job_id !== $job->id) {
             throw Conflict::at('/id', 'a run of another job has this id');
@@ -91,7 +91,7 @@ final readonly class RunController
                 ...($body->has('corrects') ? ['corrects' => $body->at('corrects')->string()] : []),
                 'data' => (object) ['run' => $run->id, 'rail' => $rail->name, 'test_point' => $body->at('test_point')->string(), 'load' => $load->value, 'meter' => $meter->id, ...$figures],
             ]));
-            Append::to($run->job_id, $draft, SessionController::person($request));
+            Append::to($run->job_id, $draft, SignedIn::person($request));
         }
 
         return self::taken($state, $words, $run, $load);

@@ -7,7 +7,7 @@ namespace App\Report;
 use App\Http\Body;
 use App\Logbook\Cards;
 use App\Logbook\Job;
-use App\People\SessionController;
+use App\People\SignedIn;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\URL;
@@ -25,7 +25,7 @@ final readonly class LinkController
     public function store(Request $request, Job $job): JsonResponse
     {
         $days = Body::of($request)->only('days')->at('days')->integer(1, 90);
-        $link = ReportLink::query()->create(['job_id' => $job->id, 'author' => SessionController::person($request)->name, 'expires_at' => now()->addDays($days)]);
+        $link = ReportLink::query()->create(['job_id' => $job->id, 'author' => SignedIn::person($request)->name, 'expires_at' => now()->addDays($days)]);
 
         return new JsonResponse(self::card($link), 201);
     }

@@ -9,8 +9,8 @@ use App\Logbook\Append;
 use App\Logbook\Board;
 use App\Logbook\Entry;
 use App\Logbook\Job;
-use App\Logbook\JobController;
 use App\Logbook\Machine;
+use App\Logbook\OpenJob;
 use App\Logbook\SaveProfile;
 use App\People\Person;
 use App\Rails\Run;
@@ -63,7 +63,7 @@ final class DemoSeeder
         $machine = Machine::query()->where('slug', $notes->at('machine')->string())->firstOrFail();
         $board = Board::query()->where('machine_id', $machine->id)->where('slot', $notes->at('board')->string())->firstOrFail();
         $this->runs = [];
-        [$this->job] = JobController::open([
+        [$this->job] = OpenJob::with([
             'id' => self::id($opened), 'machine_id' => $machine->id, 'board_id' => $board->id, 'title' => $notes->at('title')->string(), 'owner' => $notes->at('owner')->string(),
             'allowance_minutes' => $notes->at('allowance_minutes')->integer(1), 'opened_at' => $opened, 'last_entry_at' => $opened,
         ], $machine);

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Tests\Rails;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** Each cause with the readings that trigger it, and next to it readings that just do not. Triggers: common practice, no source. */
+final class CausesTest extends TestCase
+{
+    use Bench;
+
+    private const P5 = ['name' => '+5', 'nominal_v' => 5, 'ripple_max_mvpp' => 50];
+    private const P12 = ['name' => '+12', 'nominal_v' => 12, 'ripple_max_mvpp' => 120];
+    private const M12 = ['name' => '-12', 'nominal_v' => -12, 'ripple_max_mvpp' => 120];
+    private const BIAS = ['name' => '-5', 'nominal_v' => -5, 'limits_v' => ['low' => -5.7, 'high' => -4.5], 'protects' => ['+12', '+5'], 'needs_load' => false];
+
+    /** @return array<string, mixed> */
+    private static function r(string $rail, ?float $volts, string $load = 'working', string $point = 'supply', ?float $ripple = null, ?float $amps = null, ?float $ohms = null): array
+    {
+        return array_filter(['rail' => $rail, 'volts' => $volts, 'load' => $load, 'point' => $point, 'ripple_mvpp' => $ripple, 'amps' => $amps, 'ohms_to_ground' => $ohms], static fn (mixed $it): bool => $it !== null);
+    }
+
+    /** @return iterable<string, array{list<array<string, mixed>>, list<array<string, mixed>>, array<string, list<string>>}> rails, readings, causes with their rails */
+    public static function scenes(): iterable
+    {
+        $three = [self::P5, self::P12, self::M12];
+        $r = self::r(...);
+        yield 'all well' => [$three, [$r('+5', 5), $r('+12', 12), $r('-12', -12)], []];
+        yield 'all absent' => [$three, [$r('+5', 0.49), $r('+12', 0.01), $r('-12', -1.1)], ['all_absent' => ['+5', '+12', '-12']]];
+        yield 'one of them above a tenth: not all absent' => [$three, [$r('+5', 0.51), $r('+12', 0.01), $r('-12', 0)], []];
+        yield 'exactly a tenth is not absent' => [[self::P5, self::P12], [$r('+5', 0.5), $r('+12', 1.2)], []];
+        yield 'one rail alone is never all absent' => [[self::P5], [$r('+5', 0.0)], []];
+        yield 'all scaled' => [$three, [$r('+5', 4.65), $r('+12', 11.16), $r('-12', -11.16)], ['all_scaled' => ['+5', '+12', '-12']]];
+        yield 'scaled up' => [$three, [$r('+5', 5.2), $r('+12', 12.48), $r('-12', -12.48)], ['all_scaled' => ['+5', '+12', '-12']]];
+        yield 'spread of 0.015 still belongs together' => [$three, [$r('+5', 4.6), $r('+12', 11.04), $r('-12', -11.22)], ['all_scaled' => ['+5', '+12', '-12']]];
+        yield 'spread above 0.015' => [$three, [$r('+5', 4.6), $r('+12', 11.04), $r('-12', -11.24)], []];
+        yield 'mean of 0.97 is ordinary' => [$three, [$r('+5', 4.85), $r('+12', 11.64), $r('-12', -11.64)], []];
+        yield 'two rails are too few to be scaled' => [[self::P5, self::P12], [$r('+5', 4.65), $r('+12', 11.16)], []];
+        yield 'low with ripple' => [$three, [$r('+5', 5), $r('+12', 10.9, ripple: 300), $r('-12', -12)], ['low_with_ripple' => ['+12']]];
+        yield 'two rails low: not one filter' => [$three, [$r('+5', 4.6), $r('+12', 10.9, ripple: 300), $r('-12', -12)], []];
+        yield 'low without ripple' => [$three, [$r('+5', 5), $r('+12', 10.9, ripple: 120), $r('-12', -12)], []];
+        yield 'an unloaded weak reading does not make the state' => [[self::P5, self::P12], [$r('+12', 10.9, 'none', ripple: 300), $r('+12', 12)], []];
+        yield 'ripple high' => [$three, [$r('+5', 5, ripple: 51), $r('+12', 12), $r('-12', -12)], ['ripple_high' => ['+5']]];
+        yield 'ripple on its limit is in' => [$three, [$r('+5', 5, ripple: 50)], []];
+        yield 'sags under load' => [[self::P5], [$r('+5', 5.0, 'none'), $r('+5', 4.6)], ['sags_under_load' => ['+5']]];
+        yield 'sags from partial to working' => [[self::P5], [$r('+5', 4.9, 'partial'), $r('+5', 4.6)], ['sags_under_load' => ['+5']]];
+        yield 'weak at both loads is no sag' => [[self::P5], [$r('+5', 4.7, 'none'), $r('+5', 4.6)], []];
+        yield 'weak at the lower load only is no sag' => [[self::P5], [$r('+5', 4.7, 'none'), $r('+5', 5.0)], []];
+        yield 'sag at another point is no sag of this one' => [[self::P5], [$r('+5', 4.8, 'none', 'supply'), $r('+5', 4.74, 'working', 'board')], []];
+        yield 'shorted' => [[self::P5], [$r('+5', null, 'none', ohms: 1.99)], ['shorted_rail' => ['+5']]];
+        yield '2 ohms are suspicious, not shorted' => [[self::P5], [$r('+5', null, 'none', ohms: 2)], []];
+        yield 'drop in path' => [[self::P5], [$r('+5', 5.05), $r('+5', 4.9, point: 'board')], ['drop_in_path' => ['+5']]];
+        yield '50 mV are not yet a drop' => [[self::P5], [$r('+5', 5.05), $r('+5', 5.0, point: 'board')], []];
+        yield 'on +12 it takes 1 % of nominal' => [[self::P12], [$r('+12', 12.0), $r('+12', 11.88, point: 'chip')], []];
+        yield 'just above 1 %' => [[self::P12], [$r('+12', 12.0), $r('+12', 11.879, point: 'chip')], ['drop_in_path' => ['+12']]];
+        yield 'another load is another circuit' => [[self::P5], [$r('+5', 5.05, 'none'), $r('+5', 4.8, 'working', 'board')], []];
+        yield 'open path' => [[self::P12], [$r('+12', 12.0), $r('+12', 0.01, point: 'board')], ['open_path' => ['+12']]];
+        yield 'exactly a tenth is a drop, not an opening' => [[self::P12], [$r('+12', 12.0), $r('+12', 1.2, point: 'board')], ['drop_in_path' => ['+12']]];
+        yield 'over voltage' => [[self::P5], [$r('+5', 5.26)], ['over_voltage' => ['+5']]];
+        yield 'on the limit is not over' => [[self::P5], [$r('+5', 5.25)], []];
+        yield 'a negative rail goes over downwards' => [[self::M12], [$r('-12', -13.3)], ['over_voltage' => ['-12']]];
+        yield 'reversed, and nothing else of that reading' => [[self::M12], [$r('-12', 11.9, ripple: 500)], ['reversed' => ['-12']]];
+        yield 'a tenth the wrong way round is not reversed' => [[self::P5], [$r('+5', -0.5)], []];
+        yield 'bias unmeasured' => [[self::BIAS, self::P5, self::P12], [$r('+5', 5), $r('+12', 12)], ['bias_missing' => ['-5']]];
+        yield 'bias weak' => [[self::BIAS, self::P5, self::P12], [$r('-5', -4.4, 'none'), $r('+5', 5), $r('+12', 12)], ['bias_missing' => ['-5']]];
+        yield 'bias there' => [[self::BIAS, self::P5, self::P12], [$r('-5', -5, 'none'), $r('+5', 5), $r('+12', 12)], []];
+        yield 'bias reversed is reversed and not also missing' => [[self::BIAS, self::P5, self::P12], [$r('-5', 5, 'none'), $r('+5', 5), $r('+12', 12)], ['reversed' => ['-5']]];
+        yield 'an earlier reading does not decide' => [[self::P5], [$r('+5', 5.6), $r('+5', 5.0)], []];
+        yield 'ohms alone do not replace a voltage' => [[self::P5], [$r('+5', 4.6), $r('+5', null, ohms: 90), $r('+5', 5.0, 'none')], ['sags_under_load' => ['+5']]];
+    }
+
+    /**
+     * @param list<array<string, mixed>>  $rails
+     * @param list<array<string, mixed>>  $readings
+     * @param array<string, list<string>> $causes
+     */
+    #[DataProvider('scenes')]
+    public function test_causes(array $rails, array $readings, array $causes): void
+    {
+        $found = self::judge($rails, $readings)['causes'];
+        self::assertEquals($causes, array_combine(array_column($found, 'code'), array_column($found, 'rails')));
+        foreach ($found as $cause) {
+            self::assertNotSame([], $cause['evidence']);
+            self::assertStringEndsWith('.', $cause['text']);
+        }
+    }
+
+    public function test_with_a_current_the_drop_says_milliohms_and_watts(): void
+    {
+        // 0.15 V at 2.5 A: R = U/I = 60 milliohm, P = U*I = 0.375 W.
+        $cause = self::judge([self::P5], [self::r('+5', 5.05, amps: 2.5), self::r('+5', 4.9, point: 'board')])['causes'][0];
+        self::assertStringContainsString('60 mΩ', $cause['text']);
+        self::assertStringContainsString('0.375 W', $cause['text']);
+    }
+
+    /** @return iterable<string, array{list<array<string, mixed>>, list<array<string, mixed>>, string}> */
+    public static function advice(): iterable
+    {
+        $r = self::r(...);
+        yield 'all in' => [[self::P5, self::P12], [$r('+5', 5), $r('+12', 12)], 'ok'];
+        yield 'one not measured' => [[self::P5, self::P12], [$r('+5', 5)], 'hold'];
+        yield 'an optional one may stay unmeasured' => [[self::P5, ['name' => '-12', 'nominal_v' => -12, 'optional' => true]], [$r('+5', 5)], 'ok'];
+        yield 'an optional one that is out holds' => [[self::P5, ['name' => '-12', 'nominal_v' => -12, 'optional' => true]], [$r('+5', 5), $r('-12', -9)], 'hold'];
+        yield 'measured without load only' => [[self::P5], [$r('+5', 5, 'none')], 'hold'];
+        yield 'weak' => [[self::P5], [$r('+5', 4.6)], 'hold'];
+        yield 'ripple out' => [[self::P5], [$r('+5', 5, ripple: 80)], 'hold'];
+        yield 'over under load' => [[self::P5], [$r('+5', 5.4)], 'stop'];
+        yield 'over without load, below 115 %' => [[self::P5], [$r('+5', 5.6, 'none'), $r('+5', 5.0)], 'ok'];
+        yield 'exactly 115 % without load' => [[self::P5], [$r('+5', 5.75, 'none'), $r('+5', 5.0)], 'ok'];
+        yield 'above 115 % without load' => [[self::P5], [$r('+5', 5.76, 'none'), $r('+5', 5.0)], 'stop'];
+        yield 'over on a rail that needs no load' => [[self::BIAS, self::P5, self::P12], [$r('-5', -5.8, 'none'), $r('+5', 5), $r('+12', 12)], 'stop'];
+        yield 'reversed' => [[self::P5, self::M12], [$r('+5', 5), $r('-12', 12)], 'stop'];
+        yield 'shorted' => [[self::P5], [$r('+5', 5, ohms: 1.5)], 'stop'];
+        yield 'bias unmeasured' => [[self::BIAS, self::P5, self::P12], [$r('+5', 5), $r('+12', 12)], 'stop'];
+        yield 'bias in' => [[self::BIAS, self::P5, self::P12], [$r('-5', -5, 'none'), $r('+5', 5), $r('+12', 12)], 'ok'];
+        yield 'worst of two points decides' => [[self::P5], [$r('+5', 5), $r('+5', 4.6, point: 'chip')], 'hold'];
+        yield 'repeated and well' => [[self::P5], [$r('+5', 4.6), $r('+5', 5)], 'ok'];
+    }
+
+    /**
+     * @param list<array<string, mixed>> $rails
+     * @param list<array<string, mixed>> $readings
+     */
+    #[DataProvider('advice')]
+    public function test_power_on_advice(array $rails, array $readings, string $advice): void
+    {
+        $answer = self::judge($rails, $readings);
+        self::assertSame($advice, $answer['power_on']);
+        self::assertNotSame([], $answer['power_on_reasons']);
+    }
+
+    public function test_over_voltage_counts_the_guard_band(): void
+    {
+        $meter = ['reading_pct' => 1, 'counts' => 0, 'resolution_v' => 0];
+        self::assertSame('hold', self::judge([self::P5], [self::r('+5', 5.29)], $meter)['power_on']);
+        self::assertSame('stop', self::judge([self::P5], [self::r('+5', 5.31)], $meter)['power_on']);
+    }
+}
