@@ -136,13 +136,9 @@ final readonly class Profile
         }
         $supply->optional('label')?->text(200);
         $given = clone $supply->object();
-        $loads = $supply->optional('loads')?->items() ?? [];
         unset($given->label, $given->loads);
 
-        return Budget::read(Node::of((object) [
-            'supply' => $given,
-            'loads' => array_map(static fn (Node $load): mixed => $load->raw(), $loads),
-        ], $node->pointer));
+        return Budget::of(Node::of($given, $supply->pointer), $supply->optional('loads') ?? Node::of([], "{$supply->pointer}/loads"));
     }
 
     /** @return list<array{source: string, note: string}> */

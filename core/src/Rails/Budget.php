@@ -31,7 +31,13 @@ final readonly class Budget
     public static function read(Node $node): self
     {
         $node->only('supply', 'loads');
-        $supply = $node->at('supply')->only('rails', 'rating_w', 'case_label_w');
+
+        return self::of($node->at('supply'), $node->at('loads'));
+    }
+
+    public static function of(Node $supply, Node $loads): self
+    {
+        $supply->only('rails', 'rating_w', 'case_label_w');
         $rails = $supply->at('rails')->items();
         if ($rails === []) {
             $supply->at('rails')->refuse('must list at least one rail');
@@ -40,7 +46,7 @@ final readonly class Budget
             static fn (Node $rail): Node => $rail->only('name', 'nominal_v', 'max_a', 'min_a')->at('name'),
             $rails,
         ));
-        $amps = self::loads($node->at('loads'), array_map(static fn (Node $rail): string => $rail->at('name')->name(), $rails));
+        $amps = self::loads($loads, array_map(static fn (Node $rail): string => $rail->at('name')->name(), $rails));
         $judged = $reasons = [];
         $watts = 0.0;
         foreach ($rails as $rail) {

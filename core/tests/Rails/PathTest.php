@@ -16,7 +16,7 @@ final class PathTest extends TestCase
     use TestTrait;
 
     /**
-     * @param array<string, bool>     $readings
+     * @param array<string, bool>      $readings
      * @param array<string, int|float> $weights
      *
      * @return array<string, mixed>

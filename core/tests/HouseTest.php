@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Tests;
+
+use PHPUnit\Framework\TestCase;
+
+/** The house: rules of the trade stand in core and nowhere else. What PHP may import is checked by tests/Architecture.php. */
+final class HouseTest extends TestCase
+{
+    private static function root(): string
+    {
+        return dirname(__DIR__, 2);
+    }
+
+    /** @return iterable<string, string> text by path */
+    private static function files(string $folder, string $pattern): iterable
+    {
+        $all = new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::root().'/'.$folder, \FilesystemIterator::SKIP_DOTS));
+        foreach ($all as $file) {
+            if ($file instanceof \SplFileInfo && preg_match($pattern, $file->getFilename()) === 1) {
+                yield $file->getPathname() => (string) file_get_contents($file->getPathname());
+            }
+        }
+    }
+
+    public function test_type_script_computes_nothing_of_the_trade(): void
+    {
+        $seen = 0;
+        foreach (self::files('resources/ts', '/(?<!\.d)\.tsx?$/') as $path => $text) {
+            ++$seen;
+            $code = (string) preg_replace('~/\*.*?\*/|//[^\n]*|className="[^"]*"|(?<![\w)])d=\{`[^`]*`\}~s', '', $text);
+            self::assertDoesNotMatchRegularExpression('/Math\.(log|log10|log2|sqrt|pow|exp|cbrt|hypot)|\*\*|\.toFixed\(|\.toPrecision\(/', $code, $path);
+            self::assertDoesNotMatchRegularExpression('/\b(nominal|limit|volts|low|high|guard|tolerance|tick)\w*\s*(<|>|<=|>=|\*|\/)\s*[\d.]+/i', (string) str_replace('strip.tick < 0.5', '', $code), $path);
+        }
+        self::assertGreaterThan(20, $seen);
+    }
+
+    public function test_core_asks_neither_the_clock_nor_chance_nor_the_world(): void
+    {
+        $calls = '/\b(time|microtime|hrtime|date|rand|mt_rand|random_int|random_bytes|file_get_contents|fopen|getenv|curl_\w+|mysqli\w*|sleep|exec|shell_exec)\(|new \\\\DateTimeImmutable\(\)|\$_(GET|POST|SERVER|ENV)|\bglobal \$|\bstatic \$/';
+        foreach (self::files('core/src', '/\.php$/') as $path => $text) {
+            self::assertStringContainsString('declare(strict_types=1);', $text, $path);
+            self::assertDoesNotMatchRegularExpression($calls, $text, $path);
+        }
+    }
+
+    public function test_every_php_file_is_strict(): void
+    {
+        foreach (['app', 'config', 'database', 'routes', 'standins', 'tests', 'compat'] as $folder) {
+            foreach (self::files($folder, '/\.php$/') as $path => $text) {
+                self::assertStringContainsString('declare(strict_types=1);', $text, $path);
+            }
+        }
+    }
+}

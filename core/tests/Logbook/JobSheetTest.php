@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Tests\Logbook;
+
+use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
+use Ash\Logbook\Allowance;
+use Ash\Logbook\BatteryState;
+use Ash\Logbook\CloseRule;
+use Ash\Logbook\GateState;
+use Ash\Logbook\JobFacts;
+use Ash\Logbook\JobSheet;
+use Ash\Logbook\Outcome;
+use Ash\Logbook\Stage;
+use Ash\Rails\Judgement;
+use Ash\Rails\MeterAccuracy;
+use Ash\Rails\PowerOn;
+use Ash\Rails\Rail;
+use Ash\Rails\Reading;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** Gates, the next step, the close rule and the allowance. The order of work: common practice, no source. */
+final class JobSheetTest extends TestCase
+{
+    /** @param list<array{string, float, string}> $readings rail, volts, load */
+    private static function judged(array $readings): Judgement
+    {
+        $rails = Rail::readAll(Node::parse('[{"name": "+5", "nominal_v": 5}, {"name": "-5", "nominal_v": -5, "protects": ["+5"], "needs_load": false}]'));
+
+        return Judgement::of($rails, MeterAccuracy::of(0, 0, 0), array_map(static fn (array $it): Reading => new Reading($it[0], $it[1], \Ash\Rails\Load::from($it[2])), $readings));
+    }
+
+    /**
+     * @param list<array{string, float, string}>|null              $readings
+     * @param array<string, array{level: PowerOn, reason: string}> $leaps
+     * @param list<string>                                         $hazards
+     */
+    private static function facts(?array $readings = null, ?BatteryState $battery = null, array $leaps = [], ?string $symptom = 'dark', bool $changed = false, array $hazards = [], Stage $stage = Stage::Supply, ?Outcome $outcome = null, bool $waits = false, int $minutes = 0, int $sinceEvidence = 0): JobFacts
+    {
+        return new JobFacts(
+            $stage, $symptom, $battery, true, $readings === null ? null : self::judged($readings), $changed, $hazards,
+            $waits ? [['for' => 'a 7812', 'asked' => 'the stores', 'since' => '1 Mar 2026']] : [], [], $leaps, $outcome, true, new Allowance($minutes, 300, $sinceEvidence),
+        );
+    }
+
+    /** @return array<string, string> level of each gate, "passed" when a leap covers it */
+    private static function gates(JobFacts $facts): array
+    {
+        $gates = [];
+        foreach (JobSheet::gates($facts) as $gate) {
+            $gates[$gate->gate->value] = $gate->level !== PowerOn::Ok && !$gate->closed() ? 'passed' : $gate->level->value;
+        }
+
+        return $gates;
+    }
+
+    public function test_the_three_gates(): void
+    {
+        self::assertSame(['leaking_cell' => 'ok', 'rails' => 'hold', 'bias' => 'stop'], self::gates(self::facts()));
+        self::assertSame(['leaking_cell' => 'stop', 'rails' => 'ok', 'bias' => 'ok'], self::gates(self::facts([['-5', -5, 'none'], ['+5', 5, 'working']], BatteryState::Leaking)));
+        self::assertSame(['leaking_cell' => 'ok', 'rails' => 'stop', 'bias' => 'stop'], self::gates(self::facts([['+5', 5, 'working']], BatteryState::Removed)));
+        self::assertSame(['leaking_cell' => 'ok', 'rails' => 'hold', 'bias' => 'ok'], self::gates(self::facts([['-5', -5, 'none'], ['+5', 4.6, 'working']], BatteryState::None)));
+    }
+
+    public function test_a_recorded_leap_covers_its_level_and_nothing_worse(): void
+    {
+        $held = ['rails' => ['level' => PowerOn::Hold, 'reason' => 'to hear the fan']];
+        self::assertSame('passed', self::gates(self::facts([['-5', -5, 'none'], ['+5', 4.6, 'working']], leaps: $held))['rails']);
+        self::assertSame('stop', self::gates(self::facts([['-5', -5, 'none'], ['+5', 5.9, 'working']], leaps: $held))['rails']);
+        $stopped = GateState::of(\Ash\Logbook\Gate::Rails, PowerOn::Hold, ['x'], ['level' => PowerOn::Stop, 'reason' => 'y']);
+        self::assertFalse($stopped->closed());
+        self::assertSame('y', $stopped->passedBecause);
+    }
+
+    /** @return iterable<string, array{JobFacts, string, ?string}> facts, a part of the words, room */
+    public static function steps(): iterable
+    {
+        $good = [['-5', -5.0, 'none'], ['+5', 5.0, 'working']];
+        yield 'no symptom' => [self::facts(symptom: null), 'Write the symptom', 'line'];
+        yield 'a leaking cell comes before the rails' => [self::facts(battery: BatteryState::Leaking), 'leaking cell', 'line'];
+        yield 'waiting' => [self::facts(waits: true), 'Waits for a 7812, asked of the stores', null];
+        yield 'no rail measured' => [self::facts(), 'Measure the rails under load', 'rails'];
+        yield 'something changed since' => [self::facts($good, changed: true), 'Repeat the rail run', 'rails'];
+        yield 'a cause' => [self::facts([['-5', -5.0, 'none'], ['+5', 5.0, 'none'], ['+5', 4.6, 'working']]), 'Find what gives way on +5', 'rails'];
+        yield 'not under load yet' => [self::facts([['-5', -5.0, 'none'], ['+5', 5.0, 'none']]), 'Measure +5 under load', 'rails'];
+        yield 'weak without a cause' => [self::facts([['-5', -5.0, 'none'], ['+5', 4.6, 'working']]), 'Hold the board: +5 is out', 'rails'];
+        yield 'a hazard before the end' => [self::facts($good, hazards: ['bridged switch'], stage: Stage::Rebuild), 'Undo: bridged switch', 'line'];
+        yield 'by stage' => [self::facts($good), 'Cold checks', 'line'];
+        yield 'ended' => [self::facts(symptom: null, outcome: Outcome::Fixed), 'Nothing: fixed', null];
+    }
+
+    #[DataProvider('steps')]
+    public function test_the_next_step(JobFacts $facts, string $words, ?string $room): void
+    {
+        $next = JobSheet::of($facts)->next;
+        self::assertStringContainsString($words, $next->text);
+        self::assertSame($room, $next->room);
+        self::assertNotSame('', $next->why);
+    }
+
+    public function test_time_without_evidence_and_a_used_allowance_are_called_out(): void
+    {
+        self::assertSame([], JobSheet::of(self::facts(minutes: 299, sinceEvidence: 119))->notices);
+        self::assertStringContainsString('120 minutes', JobSheet::of(self::facts(minutes: 200, sinceEvidence: 120))->notices[0]);
+        self::assertStringContainsString('300 of 300', JobSheet::of(self::facts(minutes: 300))->notices[0]);
+        self::assertSame([], JobSheet::of(self::facts(minutes: 900, outcome: Outcome::Parked))->notices);
+        self::assertStringContainsString('Next suspect: b', (new Allowance(130, 300, 130))->notices(['a', 'b'])[0]);
+    }
+
+    /** @return array<string, array{Outcome, bool, list<string>, ?string, list<string>, ?string}> outcome, handed back, limits, waits for, hazards, pointer or null */
+    public static function closings(): array
+    {
+        return [
+            'fixed and handed back' => [Outcome::Fixed, true, [], null, [], null],
+            'fixed with a hazard open' => [Outcome::Fixed, true, [], null, ['bridged switch'], '/data/handed_back'],
+            'kept with a hazard open' => [Outcome::NotEconomic, false, [], null, ['bridged switch'], null],
+            'with limits' => [Outcome::FixedWithLimits, true, ['not above 35 degrees'], null, [], null],
+            'with limits, none listed' => [Outcome::FixedWithLimits, true, [], null, [], '/data/limits'],
+            'fixed, and yet limits' => [Outcome::Fixed, true, ['x'], null, [], '/data/limits'],
+            'parked' => [Outcome::Parked, false, [], 'a drawing', [], null],
+            'parked without a question' => [Outcome::Parked, false, [], null, [], '/data/waiting_for'],
+            'parked and handed back' => [Outcome::Parked, true, [], 'a drawing', [], '/data/handed_back'],
+            'for parts' => [Outcome::ForParts, false, [], null, ['bypassed fuse'], null],
+        ];
+    }
+
+    /**
+     * @param list<string> $limits
+     * @param list<string> $hazards
+     */
+    #[DataProvider('closings')]
+    public function test_the_close_rule(Outcome $outcome, bool $back, array $limits, ?string $waits, array $hazards, ?string $pointer): void
+    {
+        try {
+            CloseRule::check($outcome, $back, $limits, $waits, $hazards);
+            self::assertNull($pointer);
+        } catch (InvalidDocument $fault) {
+            self::assertSame($pointer, $fault->pointer);
+        }
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Tests\Logbook;
+
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\EntryWords;
+use Ash\Logbook\QuickLine;
+use Ash\Logbook\UnclearLine;
+use Eris\Generators;
+use Eris\TestTrait;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class QuickLineTest extends TestCase
+{
+    use TestTrait;
+
+    /** @return list<array{string, EntryKind, string, array<string, string>, int}> */
+    public static function lines(): array
+    {
+        return [
+            ['symptom fan turns, screen dark', EntryKind::Symptom, 'fan turns, screen dark', [], 0],
+            ['Symptom: fan turns', EntryKind::Symptom, 'fan turns', [], 0],
+            ['saw a brown ring under R14', EntryKind::Observation, 'saw a brown ring under R14', [], 0],
+            ['a brown ring under R14 5 min', EntryKind::Observation, 'a brown ring under R14', [], 5],
+            ['did wash the connector, 1 h 20 min', EntryKind::Action, 'wash the connector', [], 80],
+            ['did wash the connector 2h', EntryKind::Action, 'wash the connector', [], 120],
+            ['replaced C12 1000u 16V -> 1000u 25V from shelf dc 8431', EntryKind::Part, 'replaced C12 1000u 16V -> 1000u 25V from shelf dc 8431', ['designator' => 'C12', 'from' => '1000u 16V', 'to' => '1000u 25V', 'source' => 'shelf', 'date_code' => '8431'], 0],
+            ['replaced U7 with 7812 15 min', EntryKind::Part, 'replaced U7 with 7812', ['designator' => 'U7', 'to' => '7812'], 15],
+            ['temp bridged the mains switch', EntryKind::Hazard, 'bridged the mains switch', [], 0],
+            ['bridged the mains switch', EntryKind::Hazard, 'bridged the mains switch', [], 0],
+            ['waiting for a 7812 asked of the stores since 2026-10-01', EntryKind::Waiting, 'waiting for a 7812 asked of the stores since 2026-10-01', ['for' => 'a 7812', 'asked' => 'the stores', 'since' => '2026-10-01T00:00:00Z'], 0],
+            ['decided to recap because two of four are bad', EntryKind::Decision, 'to recap', ['reason' => 'two of four are bad'], 0],
+            ['battery leaking', EntryKind::Battery, 'battery leaking', ['state' => 'leaking'], 0],
+            ['stage first power', EntryKind::Stage, '', ['to' => 'first_power'], 0],
+            ['Stage Strip-down', EntryKind::Stage, '', ['to' => 'strip_down'], 0],
+            ['replacement arrived at the door', EntryKind::Observation, 'replacement arrived at the door', [], 0],
+        ];
+    }
+
+    /** @param array<string, string> $data */
+    #[DataProvider('lines')]
+    public function test_the_leading_word_picks_the_kind(string $line, EntryKind $kind, string $text, array $data, int $minutes): void
+    {
+        $quick = QuickLine::parse($line);
+        self::assertSame([$kind, $text, $data, $minutes], [$quick->kind, $quick->text, $quick->data, $quick->minutes]);
+    }
+
+    /** @return list<array{string}> */
+    public static function unclear(): array
+    {
+        return [['replaced C12'], ['decided to stop'], ['battery sulks'], ['stage lunch'], ['symptom'], ['undid']];
+    }
+
+    #[DataProvider('unclear')]
+    public function test_a_known_word_with_an_unclear_rest_says_how_to_write_it(string $line): void
+    {
+        $this->expectException(UnclearLine::class);
+        $this->expectExceptionMessage('write it as:');
+        QuickLine::parse($line);
+    }
+
+    public function test_every_example_of_the_key_help_is_read_as_its_word_says(): void
+    {
+        foreach (QuickLine::examples() as $word => $example) {
+            self::assertStringStartsWith($word, $example);
+            $quick = QuickLine::parse($example);
+            self::assertNotSame('', EntryWords::of($quick->kind, $quick->text, [...$quick->data, 'what' => $quick->match ?? '']));
+        }
+    }
+
+    public function test_nothing_that_is_typed_is_lost(): void
+    {
+        $this->forAll(Generators::string())->then(static function (string $typed): void {
+            $line = trim((string) preg_replace('/[^\x21-\x7e ]/', 'x', $typed));
+            try {
+                $quick = QuickLine::parse("note: {$line}z");
+                self::assertStringContainsString(trim("{$line}z"), "{$quick->text}");
+            } catch (UnclearLine) {
+                self::fail('a note was not taken');
+            }
+        });
+    }
+}
