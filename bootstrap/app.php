@@ -8,6 +8,8 @@ use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Routing\Middleware\ValidateSignature;
 
 // Everything that is written at run time lives under one folder, so that several instances can stand side by side.
 $var = getenv('ASH_VAR') ?: dirname(__DIR__).'/var';
@@ -27,6 +29,8 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->append(SecurityHeaders::class);
         $middleware->statefulApi();
         $middleware->throttleApi();
+        // A link that was not signed here tells nobody what there is.
+        $middleware->prependToPriorityList(SubstituteBindings::class, ValidateSignature::class);
         $middleware->redirectGuestsTo('/sign-in');
     })
     ->withExceptions(static fn (Exceptions $exceptions) => ApiErrors::register($exceptions))

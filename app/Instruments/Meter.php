@@ -27,6 +27,8 @@ final class Meter extends Model
 
     protected $fillable = ['name', 'host', 'port', 'reading_pct', 'counts', 'resolution_v', 'standin', 'active'];
 
+    protected $attributes = ['standin' => false, 'active' => true];
+
     /** @return array<string, string> */
     protected function casts(): array
     {

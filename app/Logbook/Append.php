@@ -208,7 +208,7 @@ final readonly class Append
             return is_string($row['board_id']) ? $row['board_id'] : null;
         }
         if ($draft->board === null) {
-            return $corrected?->board_id;
+            return $corrected->board_id ?? $this->job->board_id;
         }
 
         return Board::query()->where('machine_id', $this->job->machine_id)->where('id', $draft->board)->exists()

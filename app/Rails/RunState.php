@@ -11,6 +11,7 @@ use Ash\Rails\Judgement;
 use Ash\Rails\Limits;
 use Ash\Rails\MeterAccuracy;
 use Ash\Rails\Rail;
+use Ash\Rails\Reading;
 use Illuminate\Support\Collection;
 
 /** A rail run as it stands: its readings and what the core makes of them. */
@@ -42,7 +43,7 @@ final readonly class RunState
         }
 
         // Each reading carries its own meter; the run's meter is never asked.
-        return new self($run, $profile, $rails, $readings, Judgement::of($rails, MeterAccuracy::of(0, 0, 0), $core));
+        return new self($run, $profile, $rails, $readings, Judgement::of($rails, MeterAccuracy::of(0, 0, 0), Reading::withStandingOhms($core)));
     }
 
     /** The job's last run that has a reading. */

@@ -6,8 +6,8 @@ namespace Tests\Http;
 
 use App\Logbook\Machine;
 use App\People\Role;
-use App\Report\ReportLink;
 use App\Rails\Run;
+use App\Report\ReportLink;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Route as Routes;
 
@@ -30,7 +30,7 @@ final class RoutesTest extends TestCase
                 $found[] = [$method, "/{$address}", $route];
             }
         }
-        auth()->forgetGuards();
+        $this->app->make('auth')->forgetGuards();
 
         return $found;
     }

@@ -43,6 +43,25 @@ final readonly class Reading
         );
     }
 
+    /**
+     * A run of probings in which what was not measured again still stands: a voltage taken after the resistance to ground
+     * does not lift a short. The contract of `rails judge` takes each reading by itself, so a run says this before it asks.
+     *
+     * @param list<self> $readings in time order
+     *
+     * @return list<self> one for each
+     */
+    public static function withStandingOhms(array $readings): array
+    {
+        $ohms = [];
+
+        return array_map(static function (self $reading) use (&$ohms): self {
+            $ohms[$reading->key()] = $reading->ohmsToGround ?? $ohms[$reading->key()] ?? null;
+
+            return new self($reading->rail, $reading->volts, $reading->load, $reading->point, $reading->rippleMvpp, $reading->amps, $ohms[$reading->key()], $reading->meter);
+        }, $readings);
+    }
+
     /** Rail, point and load: of readings with one key only the latest counts. */
     public function key(): string
     {

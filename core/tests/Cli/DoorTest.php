@@ -89,7 +89,7 @@ final class DoorTest extends TestCase
         $file = tempnam(sys_get_temp_dir(), 'ash');
         self::assertIsString($file);
         file_put_contents($file, $document);
-        $from = static fn (string $command): ?array => json_decode((string) shell_exec($command), true); // @phpstan-ignore return.type
+        $from = static fn (string $command): ?array => json_decode((string) shell_exec($command), true);
         self::assertSame(0.01, $from("{$ash} rails discharge {$file}")['time_constant_s'] ?? null);
         self::assertSame(0.01, $from("{$ash} rails discharge - < {$file}")['time_constant_s'] ?? null);
         exec("{$ash} rails discharge < /dev/null 2>/dev/null", $lines, $status);

@@ -67,7 +67,7 @@ final class ProfileTest extends TestCase
 
     public function test_a_strip_has_the_weak_end_left_on_both_polarities(): void
     {
-        foreach ([5.0 => 4.8, -5.0 => -4.8] as $nominal => $volts) {
+        foreach ([[5, 4.8], [-5, -4.8]] as [$nominal, $volts]) {
             $rail = Rail::readAll(Node::parse(json_encode([['name' => 'r', 'nominal_v' => $nominal, 'tolerance' => ['minus_pct' => 5, 'plus_pct' => 5]]], JSON_THROW_ON_ERROR)))["\0r"];
             $strip = Strip::of($rail, $volts, 0.05, $nominal * 0.9, Limits::wide((float) $nominal));
             self::assertEqualsWithDelta(0.26, $strip->tick, 1e-9, '4.8 V lies a tenth into a band of 0.5 V: 0.2 + 0.1 * 0.6');

@@ -132,6 +132,15 @@ final class CausesTest extends TestCase
         self::assertNotSame([], $answer['power_on_reasons']);
     }
 
+    public function test_in_a_run_a_short_stands_until_the_resistance_is_measured_again(): void
+    {
+        $rails = \Ash\Rails\Rail::readAll(\Ash\Document\Node::parse('[{"name": "+5", "nominal_v": 5}]'));
+        $at = static fn (?float $volts, ?float $ohms): \Ash\Rails\Reading => new \Ash\Rails\Reading('+5', $volts, \Ash\Rails\Load::None, ohmsToGround: $ohms);
+        $codes = static fn (\Ash\Rails\Reading ...$readings): array => array_column(\Ash\Rails\Judgement::of($rails, \Ash\Rails\MeterAccuracy::of(0, 0, 0), \Ash\Rails\Reading::withStandingOhms(array_values($readings)))->causes, 'code');
+        self::assertSame(['shorted_rail'], $codes($at(null, 0.6), $at(5.0, null)));
+        self::assertSame([], $codes($at(null, 0.6), $at(5.0, null), $at(null, 90)));
+    }
+
     public function test_over_voltage_counts_the_guard_band(): void
     {
         $meter = ['reading_pct' => 1, 'counts' => 0, 'resolution_v' => 0];

@@ -136,8 +136,7 @@ final class JudgeTest extends TestCase
         $answer = self::judge($rails, [['rail' => '+5', 'volts' => 5.0, 'load' => 'none'], ['rail' => '-5', 'volts' => -5.0, 'load' => 'none'], ['rail' => '+5', 'load' => 'none', 'ohms_to_ground' => 5]], self::HAND_HELD);
         self::assertSame([false, true, false], array_column($answer['verdicts'], 'conclusive'));
         self::assertSame('hold', $answer['power_on']);
-        self::assertNull($answer['verdicts'][2]['verdict']);
-        self::assertNull($answer['verdicts'][2]['guard_v']);
+        self::assertSame([null, null], [((array) $answer['verdicts'][2])['verdict'], ((array) $answer['verdicts'][2])['guard_v']]);
         self::assertStringContainsString('suspicious', implode(' ', $answer['verdicts'][2]['reasons']));
         self::assertSame([], $answer['causes']);
 

@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Logbook\Entry;
+use App\Logbook\Job;
+use App\People\Role;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+
+/** The record: append-only, idempotent, corrected by later entries, gated, closed by its rule. */
+final class LogbookTest extends TestCase
+{
+    public function test_the_same_entry_sent_twice_is_stored_once_and_another_with_its_id_is_a_conflict(): void
+    {
+        $job = $this->job();
+        $entry = ['id' => self::ulid(), 'at' => '2026-03-01T10:00:00Z', 'line' => 'saw a crust under C12 5 min'];
+        $first = $this->add($job, $entry)->assertCreated();
+        $again = $this->add($job, $entry)->assertOk();
+        self::assertSame($first->json('entry'), $again->json('entry'));
+        self::assertSame([true, false], [$first->json('created'), $again->json('created')]);
+        self::assertRefused($this->add($job, [...$entry, 'line' => 'saw nothing']), '/id', 'another entry', 409);
+        self::assertSame([1, 5], [Entry::query()->where('job_id', $job->id)->count(), $job->refresh()->minutes]);
+    }
+
+    public function test_the_same_intake_sent_twice_is_one_job(): void
+    {
+        $job = $this->job();
+        $body = ['id' => $job->id, 'machine' => $job->machine_id, 'board' => $job->board_id, 'title' => $job->title, 'owner' => $job->owner, 'at' => '2026-03-01T09:00:00Z'];
+        $this->as(Role::Technician)->postJson('/api/jobs', $body)->assertOk();
+        self::assertRefused($this->as(Role::Technician)->postJson('/api/jobs', [...$body, 'title' => 'Another']), '/id', 'another job', 409);
+        self::assertRefused($this->as(Role::Technician)->postJson('/api/jobs', [...$body, 'id' => self::ulid(), 'at' => gmdate('Y-m-d\TH:i:s\Z', time() + 200000)]), '/at', 'a day ahead');
+        self::assertRefused($this->as(Role::Technician)->postJson('/api/jobs', [...$body, 'id' => self::ulid(), 'board' => self::board(self::machine('plover'), 'logic')->id]), '/board');
+    }
+
+    public function test_the_database_itself_refuses_to_change_or_delete_an_entry(): void
+    {
+        $id = $this->line($this->job(), 'saw it');
+        foreach (["UPDATE entries SET text = 'x' WHERE id = ?", 'DELETE FROM entries WHERE id = ?', "UPDATE machine_profiles SET author = 'x' WHERE id > 0 AND ? <> ''"] as $sql) {
+            try {
+                DB::statement($sql, [$id]);
+                self::fail("{$sql} was carried out");
+            } catch (QueryException $problem) {
+                self::assertStringContainsString('append-only', $problem->getMessage());
+            }
+        }
+    }
+
+    public function test_a_correction_is_an_entry_and_both_stay_visible(): void
+    {
+        $job = $this->job();
+        $wrong = $this->line($job, 'replaced C12 1000u 16V -> 1000u 25V 10 min');
+        $right = self::text($this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C21', 'to' => '1000u 25V'], 'minutes' => 10, 'corrects' => $wrong])->assertCreated()->json('entry.id'));
+        $entries = collect($this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->json('entries'))->keyBy('id');
+        self::assertSame($right, $entries[$wrong]['corrected_by'] ?? null);
+        self::assertSame($wrong, $entries[$right]['corrects_id'] ?? null);
+        self::assertSame(10, $job->refresh()->minutes, 'time is not counted twice');
+        self::assertSame(['Replaced C21 to 1000u 25V'], $job->sheet['known']);
+
+        self::assertRefused($this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C3', 'to' => 'x'], 'corrects' => $wrong]), '/corrects', 'corrected already');
+        self::assertRefused($this->add($job, ['kind' => 'action', 'text' => 'x', 'corrects' => $right]), '/kind', 'must be a part');
+        self::assertRefused($this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C3', 'to' => 'x'], 'corrects' => self::ulid()]), '/corrects', 'not an entry');
+        self::assertRefused($this->add($job, ['kind' => 'withdrawn', 'text' => 'x', 'corrects' => $right, 'at' => '2020-01-01T00:00:00Z']), '/at', 'before the entry');
+
+        $this->add($job, ['kind' => 'withdrawn', 'text' => 'never happened', 'corrects' => $right])->assertCreated();
+        self::assertSame([0, []], [$job->refresh()->minutes, $job->sheet['known']]);
+    }
+
+    public function test_a_hazard_stays_open_until_it_is_undone_and_keeps_the_board_here(): void
+    {
+        $job = $this->job();
+        $this->line($job, 'symptom dead');
+        $hazard = $this->line($job, 'temp bridged the mains switch');
+        $close = ['kind' => 'outcome', 'data' => ['outcome' => 'fixed', 'handed_back' => true]];
+        self::assertRefused($this->add($job, $close), '/data/handed_back', 'bridged the mains switch');
+        self::assertSame('open', $job->refresh()->state);
+        $bench = $this->as(Role::Viewer)->getJson('/api/bench');
+        self::assertContains($hazard, array_column((array) $bench->json('hazards'), 'id'));
+
+        $other = $this->job();
+        self::assertRefused($this->add($other, $close), '/data/handed_back', 'bridged', 422);
+
+        self::assertRefused($this->add($job, ['line' => 'undid the fan']), '/line', 'none of the open ones');
+        $undone = $this->line($job, 'undid mains switch');
+        self::assertRefused($this->add($job, ['kind' => 'undone', 'data' => ['hazard' => $hazard]]), '/data/hazard', 'not an open');
+        $withdrawn = $this->add($job, ['kind' => 'withdrawn', 'text' => 'it is still there', 'corrects' => $undone])->assertCreated();
+        self::assertRefused($this->add($job, $close), '/data/handed_back');
+        self::assertNotSame('', $withdrawn->json('entry.id'));
+        $this->line($job, 'undid bridged');
+        $this->add($job, $close)->assertCreated();
+        self::assertSame(['closed', true], [$job->refresh()->state, $job->handed_back]);
+    }
+
+    public function test_a_closed_job_takes_no_entry_until_it_is_reopened_but_a_correction(): void
+    {
+        $job = $this->job();
+        $seen = $this->line($job, 'saw it');
+        $this->add($job, ['kind' => 'outcome', 'data' => ['outcome' => 'parked', 'handed_back' => false, 'waiting_for' => 'a drawing']])->assertCreated();
+        self::assertSame('parked', $job->refresh()->state);
+        self::assertRefused($this->add($job, ['line' => 'saw more']), '/kind', 'reopen it first');
+        $this->add($job, ['kind' => 'observation', 'text' => 'saw it twice', 'corrects' => $seen])->assertCreated();
+        $this->add($job, ['kind' => 'reopened', 'text' => 'the drawing is here'])->assertCreated();
+        self::assertSame(['open', null], [$job->refresh()->state, $job->closed_at]);
+        self::assertRefused($this->add($job, ['kind' => 'reopened', 'text' => 'again']), '/kind', 'open already');
+    }
+
+    public function test_gates_stand_before_power_and_a_leap_needs_a_reason_that_is_kept(): void
+    {
+        $job = $this->job();
+        $this->line($job, 'battery leaking');
+        self::assertRefused($this->add($job, ['line' => 'stage first power']), '/data/to', 'Gate 1: battery is closed');
+        self::assertRefused($this->add($job, ['kind' => 'observation', 'text' => 'it hums', 'stage' => 'first_power']), '/stage', 'Gate 1');
+        $this->line($job, 'stage find');
+        $this->line($job, 'battery removed');
+        self::assertRefused($this->add($job, ['line' => 'stage first power']), '/data/to', 'Gate 2: rails is closed');
+        self::assertRefused($this->add($job, ['kind' => 'gate', 'data' => ['gate' => 'rails']]), '/data/reason');
+        self::assertRefused($this->add($job, ['kind' => 'gate', 'data' => ['gate' => 'leaking_cell', 'reason' => 'x']]), '/data/gate', 'not closed');
+        $this->add($job, ['kind' => 'gate', 'data' => ['gate' => 'rails', 'reason' => 'to hear the fan']])->assertCreated();
+        self::assertRefused($this->add($job, ['line' => 'stage first power']), '/data/to', 'Gate 3: bias');
+        $this->goodRun($job);
+        $this->line($job, 'stage first power');
+        self::assertSame('first_power', $job->refresh()->stage->value);
+    }
+
+    public function test_a_band_is_chosen_with_a_reason_and_readings_are_judged_by_it(): void
+    {
+        $job = $this->job();
+        $run = $this->railRun($job);
+        self::assertSame('out', $this->reading($job, $run, '+12', 'regulator U52 out', 10.9)->json('entry.verdict'));
+        self::assertRefused($this->add($job, ['kind' => 'decision', 'text' => 'x', 'data' => ['rail' => '+12', 'band' => 'wide']]), '/data/reason');
+        self::assertRefused($this->add($job, ['kind' => 'decision', 'text' => 'x', 'data' => ['rail' => '+9', 'band' => 'wide', 'reason' => 'y']]), '/data/rail');
+        $this->add($job, ['kind' => 'decision', 'text' => 'judge wide', 'data' => ['rail' => '+12', 'band' => 'wide', 'reason' => 'only memory hangs on it']])->assertCreated();
+        $entry = $this->reading($job, $run, '+12', 'regulator U52 out', 10.9)->assertCreated();
+        self::assertSame('in', $entry->json('entry.verdict'));
+        self::assertSame('wide', $entry->json('entry.data.band'));
+    }
+
+    public function test_waiting_is_a_state_with_a_question_in_it(): void
+    {
+        $job = $this->job();
+        $this->line($job, 'symptom dead');
+        $this->line($job, 'waiting for a 7812 asked of the stores since 2026-02-01');
+        $bench = $this->as(Role::Viewer)->getJson('/api/bench');
+        self::assertSame(['a 7812', 'the stores', '2026-02-01T00:00:00.000Z'], [$bench->json('waiting.0.text'), $bench->json('waiting.0.asked'), $bench->json('waiting.0.since')]);
+        self::assertStringContainsString('Waits for a 7812', self::text($bench->json('jobs.0.next.text')));
+        $this->line($job, 'arrived 7812');
+        self::assertStringContainsString('Measure the rails', self::text($this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->json('sheet.next.text')));
+    }
+
+    public function test_a_preview_saves_nothing(): void
+    {
+        $this->job();
+        $answer = $this->as(Role::Technician)->postJson('/api/logbook/line', ['line' => 'replaced C1 with C2 5 min'])->assertOk();
+        self::assertSame(['part', 5], [$answer->json('kind'), $answer->json('minutes')]);
+        self::assertRefused($this->as(Role::Technician)->postJson('/api/logbook/line', ['line' => 'battery sulks']), '/line', 'write it as');
+        self::assertSame(0, Entry::query()->count());
+    }
+
+    public function test_a_job_page_costs_at_most_twelve_queries_whatever_the_number_of_entries(): void
+    {
+        $job = $this->job();
+        $this->goodRun($job);
+        $count = function () use ($job): int {
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->assertOk();
+            DB::disableQueryLog();
+
+            return count(DB::getQueryLog());
+        };
+        $few = $count();
+        $rows = [];
+        for ($i = 0; $i < 500; ++$i) {
+            $rows[] = ['id' => self::ulid(), 'job_id' => $job->id, 'kind' => 'observation', 'stage' => 'find', 'at' => '2026-03-02 10:00:00', 'author' => 'Test', 'minutes' => 1, 'text' => "saw {$i}", 'data' => '{}', 'fingerprint' => str_repeat('0', 64), 'received_at' => now()];
+        }
+        DB::table('entries')->insert($rows);
+        self::assertLessThanOrEqual($few, $count());
+        self::assertLessThanOrEqual(12, $few);
+        self::assertCount(503, (array) $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->json('entries'));
+    }
+
+    public function test_lists_are_paged_without_loss_or_repetition(): void
+    {
+        $machine = self::machine();
+        $board = self::board($machine, 'main');
+        for ($i = 0; $i < 120; ++$i) {
+            Job::query()->create(['machine_id' => $machine->id, 'board_id' => $board->id, 'title' => "J{$i}", 'owner' => 'x', 'state' => 'closed', 'stage' => 'close', 'opened_at' => '2026-01-01', 'last_entry_at' => '2026-01-0'.(1 + intdiv($i, 40)), 'sheet' => []]);
+        }
+        $seen = [];
+        $before = null;
+        do {
+            $page = $this->as(Role::Viewer)->getJson('/api/jobs?state=closed'.($before === null ? '' : "&before={$before}"))->assertOk();
+            $seen = [...$seen, ...array_column((array) $page->json('jobs'), 'title')];
+            $before = $page->json('next_before');
+        } while (is_string($before));
+        self::assertCount(120, $seen);
+        self::assertCount(120, array_unique($seen));
+    }
+}

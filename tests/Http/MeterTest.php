@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Instruments\Meter;
+use App\Logbook\Entry;
+use App\Logbook\Job;
+use App\People\Role;
+use App\Rails\StoredReading;
+use Ash\Document\Node;
+use Ash\Logbook\Profile;
+use Ash\Rails\RunPlan;
+use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Meters over SCPI, against the stand-in as a process of its own. */
+final class MeterTest extends TestCase
+{
+    private ?StandIn $standIn = null;
+
+    protected function tearDown(): void
+    {
+        $this->standIn?->stop();
+        parent::tearDown();
+    }
+
+    private function meterOn(string $scene): Meter
+    {
+        $this->standIn?->stop();
+        $this->standIn = StandIn::start($scene);
+        config(['instruments.standin.port' => $this->standIn->port, 'instruments.answer_timeout' => 0.4, 'instruments.busy_timeout' => 1]);
+
+        return self::meter($this->standIn->port);
+    }
+
+    /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
+    private function take(string $run, Meter $meter, string $rail, string $point, string $load = 'working', string $what = 'volts', ?string $id = null): TestResponse
+    {
+        return $this->as(Role::Technician)->postJson("/api/rail-runs/{$run}/take", ['id' => $id ?? self::ulid(), 'at' => '2026-03-01T11:00:00Z', 'meter' => $meter->id, 'rail' => $rail, 'test_point' => $point, 'load' => $load, 'what' => $what]);
+    }
+
+    /** A person with probes: every supply output at both loads, resistance to ground, then the chip end of every rail. */
+    private function probeEverything(Job $job, string $run, Meter $meter): void
+    {
+        $profile = Profile::read(Node::parse(self::machine()->profile));
+        foreach (RunPlan::of($profile->rails, $profile->testPoints)->steps as ['rail' => $rail, 'point' => $point]) {
+            if ($point->point?->value === 'supply') {
+                $this->take($run, $meter, $rail->name, $point->name, 'none', 'ohms')->assertOk();
+                $this->take($run, $meter, $rail->name, $point->name, 'none')->assertOk();
+            }
+            if ($point->point !== null) {
+                $this->take($run, $meter, $rail->name, $point->name)->assertOk();
+            }
+        }
+    }
+
+    /** @return array<string, array{list<string>, string}> cause codes that a scene must bring out, and the power-on advice */
+    public static function scenes(): array
+    {
+        return [
+            'sound' => [[], 'ok'],
+            'weak-plus12' => [['low_with_ripple'], 'hold'],
+            'ripple-plus12' => [['ripple_high'], 'hold'],
+            'sag-plus5' => [['sags_under_load'], 'hold'],
+            'shorted-plus5' => [['shorted_rail'], 'stop'],
+            'open-fuse-plus12' => [['open_path'], 'hold'],
+            'drop-plus5' => [['drop_in_path'], 'hold'],
+            'high-plus5' => [['over_voltage'], 'stop'],
+            'bias-missing' => [['bias_missing'], 'stop'],
+            'reversed-bias' => [['reversed'], 'stop'],
+            'all-low' => [['all_scaled'], 'hold'],
+            'dead' => [['all_absent', 'bias_missing'], 'stop'],
+        ];
+    }
+
+    /** @param list<string> $codes */
+    #[DataProvider('scenes')]
+    public function test_every_cause_comes_out_of_a_scene_and_none_of_a_sound_one(array $codes, string $advice): void
+    {
+        $scene = (string) $this->dataName();
+        $job = $this->job();
+        $run = $this->railRun($job);
+        $this->probeEverything($job, $run, $this->meterOn($scene));
+        $page = $this->as(Role::Viewer)->getJson("/api/rail-runs/{$run}");
+        $found = array_column((array) $page->json('causes'), 'code');
+        self::assertSame([], array_diff($codes, $found), "{$scene}: ".implode(', ', $found));
+        self::assertSame($advice, $page->json('power_on'));
+        if ($codes === []) {
+            self::assertSame([], $found);
+        }
+    }
+
+    /** @return array<string, array{string}> state by scene */
+    public static function misbehaviours(): array
+    {
+        return ['meter-silent' => ['timeout'], 'meter-drops' => ['dropped'], 'meter-garbled' => ['wrong_answer'], 'meter-busy' => ['busy'], 'meter-error' => ['device_error'], 'meter-overload' => ['overload']];
+    }
+
+    #[DataProvider('misbehaviours')]
+    public function test_whatever_the_meter_does_becomes_a_state_and_never_a_number(string $state): void
+    {
+        $job = $this->job();
+        $run = $this->railRun($job);
+        $meter = $this->meterOn((string) $this->dataName());
+        $taken = $this->take($run, $meter, '+12', 'regulator U52 out')->assertOk();
+        self::assertSame($state, $taken->json('state'));
+        self::assertNotSame('', $taken->json('words'));
+        self::assertSame(0, Entry::query()->where('job_id', $job->id)->count());
+        self::assertSame('reading', $this->take($run, $meter, '+5', 'regulator U51 out')->json('state'), 'the other rails still read');
+    }
+
+    public function test_a_meter_that_is_not_there_and_one_that_someone_else_uses(): void
+    {
+        $job = $this->job();
+        $run = $this->railRun($job);
+        $meter = $this->meterOn('sound');
+        $this->standIn?->stop();
+        $this->standIn = null;
+        self::assertSame('unreachable', $this->take($run, $meter, '+5', 'regulator U51 out')->json('state'));
+        $this->standIn = StandIn::start();
+        config(['instruments.standin.port' => $this->standIn->port]);
+        $lock = cache()->lock("meter:{$meter->id}", 10);
+        self::assertTrue($lock->get());
+        self::assertSame('busy', $this->take($run, $meter, '+5', 'regulator U51 out')->json('state'));
+        $lock->release();
+        self::assertSame('reading', $this->take($run, $meter, '+5', 'regulator U51 out')->json('state'));
+    }
+
+    public function test_asked_twice_with_one_identifier_it_is_taken_once(): void
+    {
+        $job = $this->job();
+        $run = $this->railRun($job);
+        $meter = $this->meterOn('sound');
+        $id = self::ulid();
+        $this->take($run, $meter, '+5', 'regulator U51 out', id: $id)->assertOk();
+        $again = $this->take($run, $meter, '+5', 'regulator U51 out', id: $id)->assertOk();
+        self::assertSame(['reading', 'was taken before'], [$again->json('state'), $again->json('words')]);
+        self::assertSame(1, StoredReading::query()->where('run_id', $run)->count());
+        self::assertRefused($this->take($this->railRun($this->job()), $meter, '+5', 'regulator U51 out', id: $id), '/id', 'another entry', 409);
+    }
+
+    public function test_a_reading_on_its_way_is_checked_against_the_profile(): void
+    {
+        $run = $this->railRun($this->job());
+        $meter = $this->meterOn('sound');
+        self::assertRefused($this->take($run, $meter, '+9', 'x'), '/rail');
+        self::assertRefused($this->take($run, $meter, '+5', 'x'), '/test_point');
+        self::assertRefused($this->take($run, $meter, '+5', 'regulator U51 out', 'heavy'), '/load');
+        self::assertRefused($this->take($run, $meter, '+5', 'regulator U51 out', what: 'watts'), '/what');
+        $meter->update(['active' => false]);
+        self::assertRefused($this->take($run, $meter, '+5', 'regulator U51 out'), '/meter', 'put away');
+    }
+
+    public function test_ripple_is_computed_from_ac_volts_and_the_record_says_so(): void
+    {
+        $job = $this->job();
+        $this->take($this->railRun($job), $this->meterOn('ripple-plus12'), '+12', 'regulator U52 out')->assertOk();
+        $entry = Entry::query()->where('job_id', $job->id)->firstOrFail();
+        self::assertSame('rms', $entry->data['ripple_from']);
+        // The scene gives 260 mVpp; the meter shows its RMS with noise.
+        self::assertEqualsWithDelta(260, $entry->data['ripple_mvpp'], 3);
+    }
+
+    public function test_the_stand_in_answers_the_common_commands_and_repeats_itself_from_a_seed(): void
+    {
+        $ask = ['SIM:PROBE "+5","regulator U51 out","working"', 'MEAS:VOLT:DC?', 'MEASure:VOLTage:AC?', 'MEAS:RES?', 'MEAS:CAP?', 'MEAS:FREQ?', 'SYST:ERR?'];
+        [$one, $other, $third] = array_map(static function (int $seed) use ($ask): array {
+            $standIn = StandIn::start('sound', $seed);
+            $said = $standIn->talk(...$ask);
+            $standIn->stop();
+
+            return $said;
+        }, [7, 7, 8]);
+        self::assertSame($one, $other);
+        self::assertNotSame($one, $third);
+        // 5.06 V behind 12 milliohm at 4 A is 5.012 V; the noise is 2 mV.
+        self::assertEqualsWithDelta(5.012, (float) $one[0], 0.012);
+        self::assertMatchesRegularExpression('/^[+-]\d\.\d{8}E[+-]\d+$/', $one[0]);
+        self::assertEqualsWithDelta([95, 4.7e-3, 100], [(float) $one[2], (float) $one[3], (float) $one[4]], 0.1);
+        self::assertSame('0,"No error"', $one[5]);
+        $this->standIn = StandIn::start();
+        self::assertSame(['Ash Bench,stand-in bench meter,0,1', '1', '-113,"Undefined header"', '+9.90000000E+37'], $this->standIn->talk('*IDN?', '*OPC?', 'FOO:BAR', 'SYST:ERR?', '*CLS', 'MEAS:VOLT:DC?'));
+    }
+
+    public function test_a_lead_sets_meters_up_and_only_private_addresses_are_taken(): void
+    {
+        $body = ['name' => 'Bench 2', 'host' => '192.168.1.20', 'port' => 5025, 'reading_pct' => 0.05, 'counts' => 3, 'resolution_v' => 0.0001];
+        $id = self::text($this->as(Role::Lead)->postJson('/api/meters', $body)->assertCreated()->json('id'));
+        foreach (['8.8.8.8', '169.254.1.1', '0.0.0.0', 'meter.local', '127.0.0.1.example', '224.0.0.1', '::2', '172.32.0.1', ''] as $host) {
+            self::assertRefused($this->as(Role::Lead)->putJson("/api/meters/{$id}", [...$body, 'host' => $host]), '/host');
+        }
+        foreach (['10.1.2.3', '172.16.0.9', '::1', 'fd00::7'] as $host) {
+            $this->as(Role::Lead)->putJson("/api/meters/{$id}", [...$body, 'host' => $host])->assertOk();
+        }
+        self::assertRefused($this->as(Role::Lead)->postJson('/api/meters', $body), '/name', 'already');
+        self::assertRefused($this->as(Role::Lead)->putJson("/api/meters/{$id}", [...$body, 'port' => 0]), '/port');
+        self::assertRefused($this->as(Role::Lead)->putJson("/api/meters/{$id}", [...$body, 'counts' => '3']), '/counts');
+        $meter = $this->meterOn('sound');
+        self::assertStringContainsString('stand-in bench meter', self::text($this->as(Role::Lead)->postJson("/api/meters/{$meter->id}/check")->json('words')));
+        self::assertRefused($this->as(Role::Technician)->putJson("/api/meters/{$meter->id}/scene", ['scene' => 'holiday']), '/scene', 'must be one of');
+        self::assertSame('dead', $this->as(Role::Technician)->putJson("/api/meters/{$meter->id}/scene", ['scene' => 'dead'])->json('scene'));
+    }
+}
