@@ -27,6 +27,10 @@ const listeners = new Set<() => void>();
 let person = '';
 let seen = '';
 let held: Unsent[] = [];
+let shown: Unsent[] = [];
+let shownFor = '';
+/** First attempts that are on their way: they are kept like the others and only shown when they do not arrive. */
+const onTheWay = new Set<string>();
 let timer: number | undefined;
 let whenSent: (job: string) => void = () => undefined;
 
@@ -37,6 +41,16 @@ function read(): Unsent[] {
         held = JSON.parse(text) as Unsent[];
     }
     return held;
+}
+
+function visible(): Unsent[] {
+    const entries = read();
+    const key = `${seen} ${[...onTheWay].join(' ')}`;
+    if (key !== shownFor) {
+        shownFor = key;
+        shown = entries.filter((entry) => !onTheWay.has(entry.id));
+    }
+    return shown;
 }
 
 function write(change: (entries: Unsent[]) => Unsent[]): void {
@@ -89,8 +103,12 @@ export async function record(
 ): Promise<Sent> {
     const id = ulid();
     const entry: Unsent = { id, job, person, says, body: { ...body, id, at: new Date().toISOString() }, ...step };
+    onTheWay.add(id);
     write((entries) => [...entries, entry]);
-    const sent = await send(entry);
+    const sent = await send(entry).finally(() => {
+        onTheWay.delete(id);
+        listeners.forEach((listener) => listener());
+    });
     if (sent.state === 'unsent') later();
     if (sent.state === 'refused') drop(id);
     if (sent.state === 'stored') whenSent(job);
@@ -116,7 +134,7 @@ function subscribe(listener: () => void): () => void {
 }
 
 export function useUnsent(job?: string): Unsent[] {
-    const all = useSyncExternalStore(subscribe, read);
+    const all = useSyncExternalStore(subscribe, visible);
     return job === undefined ? all : all.filter((entry) => entry.job === job);
 }
 

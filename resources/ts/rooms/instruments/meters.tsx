@@ -62,7 +62,7 @@ function Check({ meter }: { meter: Meter }) {
             <span role="status" className="text-sm">
                 {said}
             </span>
-            <Button aria-label={`Ask ${meter.name} who it is`} onClick={ask}>
+            <Button aria-label={`Ask who it is: ${meter.name}`} onClick={ask}>
                 Ask who it is
             </Button>
         </>

@@ -142,7 +142,12 @@ function RunSheet({ page, load, setLoad }: { page: Schemas['RailRunPage']; load:
             setLast(null);
             return;
         }
-        settle(await data(api.GET('/rail-runs/{run}', { params: { path: { run: page.id }, query: { load } } })), step.key);
+        // It is in the record; when the page cannot be read again just now, it will be when the server answers.
+        try {
+            settle(await data(api.GET('/rail-runs/{run}', { params: { path: { run: page.id }, query: { load } } })), step.key);
+        } catch {
+            void client.invalidateQueries({ queryKey: ['run'] });
+        }
     };
     const back = () => {
         const at = points.findIndex((it) => it.key === live.key);

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Every screen in both light levels against axe-core, and what a role is shown. */
+final class ScreensTest extends TestCase
+{
+    /** @return array<string, array{string}> */
+    public static function lights(): array
+    {
+        return ['day' => ['day'], 'lamp' => ['lamp']];
+    }
+
+    /** @return array<string, string> addresses by what stands on the screen when it is there */
+    private function screens(): array
+    {
+        $job = $this->job('Memory test stops after a cold night');
+        $run = self::one('SELECT id FROM runs WHERE job_id = ? ORDER BY started_at LIMIT 1', $job);
+        $machine = self::one("SELECT id FROM machines WHERE slug = 'dunlin-8'");
+
+        return [
+            'Temporary fixes still open' => '/', 'Where it stands' => '/jobs', 'Leading words' => "/jobs/{$job}", 'Likely causes' => "/rail-runs/{$run}",
+            'One test point over time' => '/boards/'.self::one('SELECT board_id FROM jobs WHERE id = ?', $job), 'Import a profile' => '/machines', 'Sources that proved wrong' => "/machines/{$machine}",
+            'Ask who it is' => '/meters', 'Add someone' => '/people', 'Link for the owner' => "/jobs/{$job}/report", 'There is no screen' => '/nowhere/at/all',
+        ];
+    }
+
+    private function axe(string $screen): void
+    {
+        $this->chrome->script((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        $found = $this->chrome->driver->executeAsyncScript(<<<'JS'
+            const done = arguments[0];
+            axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']}).then((r) => done(r.violations.filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => v.id + ': ' + v.nodes.map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).slice(0, 3).join(' | '))));
+            JS);
+        self::assertSame([], $found, $screen);
+    }
+
+    #[DataProvider('lights')]
+    public function test_no_serious_violation_on_any_screen(string $light): void
+    {
+        $chrome = $this->chrome;
+        $chrome->go('/');
+        $chrome->script("localStorage.setItem('ash-bench.light', '{$light}')");
+        $chrome->go('/');
+        $chrome->see('Sign in');
+        self::assertSame($light, $chrome->script('return document.documentElement.dataset.light'));
+        $this->axe('sign-in');
+        $this->signInAs('ines');
+        foreach ($this->screens() as $words => $address) {
+            $chrome->go($address);
+            $chrome->see($words);
+            usleep(250_000);
+            $this->axe("{$address} in {$light}");
+        }
+        foreach (['n' => ['/', 'Each board keeps'], 'c' => ['/jobs/'.$this->job('Memory test stops after a cold night'), 'Close the job'], '?' => ['/', 'these keys']] as $key => [$address, $words]) {
+            $chrome->go($address);
+            $chrome->see('Sign out');
+            $chrome->see($address === '/' ? 'Closed last' : 'Leading words');
+            $chrome->press($key);
+            $chrome->see($words);
+            $this->axe("{$address} after {$key} in {$light}");
+        }
+        $chrome->go('/machines/'.self::one("SELECT id FROM machines WHERE slug = 'dunlin-8'"));
+        $chrome->button('Edit the profile')->click();
+        $chrome->see('Add a rail');
+        $this->axe("profile form in {$light}");
+    }
+
+    public function test_a_profile_is_edited_in_its_form_and_a_fault_is_pointed_at(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('bea');
+        $chrome->go('/machines/'.self::one("SELECT id FROM machines WHERE slug = 'plover'"));
+        $chrome->button('Edit the profile')->click();
+        $field = $chrome->field('Sources that proved wrong');
+        $field->sendKeys('Service sheet 2 | R14 is drawn as R41');
+        $nominal = $chrome->find('section input[value="5"]');
+        $nominal->clear();
+        $nominal->sendKeys('five');
+        $chrome->button('Save')->click();
+        $chrome->see('/rails/0/nominal_v');
+        $nominal->clear();
+        $nominal->sendKeys('5');
+        $chrome->button('Save')->click();
+        $chrome->see('R14 is drawn as R41');
+        self::assertSame('2', self::one("SELECT revision FROM machines WHERE slug = 'plover'"));
+    }
+
+    public function test_a_viewer_is_shown_nothing_that_writes(): void
+    {
+        $this->signInAs('vic');
+        foreach ($this->screens() as $words => $address) {
+            if (!in_array($address, ['/people'], true) && !str_ends_with($address, '/report')) {
+                $this->chrome->go($address);
+                $this->chrome->see($words === 'Leading words' ? 'Entries' : ($words === 'Import a profile' ? 'Machines' : ($words === 'Ask who it is' ? 'Stand-in bench meter' : $words)));
+                foreach (['Take in', 'Add', 'Go on anyway', 'Read the meter', 'Edit the profile', 'Import', 'correct'] as $control) {
+                    self::assertSame([], $this->chrome->script('return [...document.querySelectorAll("button")].map((b) => b.innerText).filter((t) => t.startsWith(arguments[0]))', $control), "{$control} on {$address}");
+                }
+            }
+        }
+    }
+
+    public function test_the_first_load_is_under_200_kb_of_compressed_script(): void
+    {
+        $this->signInAs('vic');
+        $this->chrome->go('/');
+        $this->chrome->see('On the bench');
+        $bytes = $this->chrome->script("return performance.getEntriesByType('resource').filter((r) => r.name.endsWith('.js')).reduce((sum, r) => sum + r.encodedBodySize, 0)");
+        self::assertIsInt($bytes);
+        self::assertGreaterThan(50_000, $bytes);
+        self::assertLessThan(200_000, $bytes);
+    }
+}

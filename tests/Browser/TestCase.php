@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use PHPUnit\Framework\TestCase as PhpUnit;
+
+/** Against the whole application as bin/start runs it: nginx, PHP, MariaDB, the stand-in meter, and a real browser before it. */
+abstract class TestCase extends PhpUnit
+{
+    private static ?\PDO $database = null;
+    protected Chrome $chrome;
+
+    protected function setUp(): void
+    {
+        $this->chrome = Chrome::open(self::environment('ASH_URL'));
+    }
+
+    protected function tearDown(): void
+    {
+        if ($this->status()->isFailure() || $this->status()->isError()) {
+            $this->chrome->picture(self::environment('ASH_VAR').'/log/'.preg_replace('/\W+/', '-', $this->nameWithDataSet()).'.png');
+        }
+        $complaints = $this->chrome->complaints();
+        $this->chrome->close();
+        self::assertSame([], $complaints);
+    }
+
+    protected static function environment(string $name): string
+    {
+        $value = getenv($name);
+
+        return is_string($value) && $value !== '' ? $value : throw new \RuntimeException('run these with bin/test browser');
+    }
+
+    protected function signInAs(string $who): void
+    {
+        preg_match("/({$who}@\\S+) \\/ (\\S+)/", (string) file_get_contents(self::environment('ASH_VAR').'/sign-in.txt'), $m) === 1 ?: throw new \RuntimeException("nobody is called {$who}");
+        $this->chrome->signIn($m[1], $m[2]);
+    }
+
+    /** What really is in the database. */
+    protected static function database(): \PDO
+    {
+        if (self::$database === null) {
+            /** @var array<string, string> $env */
+            $env = parse_ini_file(self::environment('ASH_VAR').'/.env', false, INI_SCANNER_RAW) ?: [];
+            self::$database = new \PDO("mysql:host=127.0.0.1;port={$env['DB_PORT']};dbname={$env['DB_DATABASE']}", $env['DB_USERNAME'], $env['DB_PASSWORD'], [\PDO::ATTR_DEFAULT_FETCH_MODE => \PDO::FETCH_ASSOC]);
+        }
+
+        return self::$database;
+    }
+
+    /**
+     * @param list<string> $values
+     *
+     * @return list<array<string, mixed>>
+     */
+    protected static function rows(string $sql, array $values = []): array
+    {
+        $statement = self::database()->prepare($sql);
+        $statement->execute($values);
+
+        return array_values($statement->fetchAll());
+    }
+
+    protected static function one(string $sql, string ...$values): string
+    {
+        $row = self::rows($sql, array_values($values))[0] ?? [];
+
+        return (string) (array_values($row)[0] ?? '');
+    }
+
+    /** What the simulated board does next. */
+    protected static function scene(string $scene): void
+    {
+        $socket = stream_socket_client('tcp://127.0.0.1:'.self::environment('ASH_METER_PORT'), timeout: 2) ?: throw new \RuntimeException('the stand-in does not answer');
+        fwrite($socket, "SIM:SCENE \"{$scene}\"\nSIM:SCENE?\n");
+        self::assertSame($scene, trim((string) fgets($socket)));
+        fclose($socket);
+    }
+
+    /** One press of Space, and the wait until its reading stands on the screen. */
+    protected function readMeter(): void
+    {
+        $count = fn (): int => (int) $this->chrome->script('return document.querySelectorAll("[aria-label=\'Test points\'] .figure-number").length');
+        $before = $count();
+        $this->chrome->press(' ');
+        $this->chrome->until(fn (): bool => $count() > $before, 'no reading came');
+    }
+
+    protected function job(string $title): string
+    {
+        return self::one('SELECT id FROM jobs WHERE title = ?', $title);
+    }
+}
