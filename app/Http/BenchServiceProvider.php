@@ -6,13 +6,17 @@ namespace App\Http;
 
 use App\People\Ability;
 use App\People\Person;
+use App\People\SessionRows;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
 
 final class BenchServiceProvider extends ServiceProvider
@@ -22,6 +26,17 @@ final class BenchServiceProvider extends ServiceProvider
         $this->values();
         $this->abilities();
         $this->rates();
+        $this->sessions();
+    }
+
+    private function sessions(): void
+    {
+        Session::extend('database', static function (Application $app): SessionRows {
+            /** @var array{connection: ?string, table: string, lifetime: int} $settings */
+            $settings = config('session');
+
+            return new SessionRows(DB::connection($settings['connection']), $settings['table'], $settings['lifetime'], $app);
+        });
     }
 
     private function values(): void

@@ -8,7 +8,6 @@ use Ash\Logbook\EntryKind;
 use Ash\Logbook\EntryWords;
 use Ash\Logbook\Outcome;
 use Ash\Logbook\Stage;
-use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
@@ -17,10 +16,13 @@ final readonly class Cards
 {
     public const TIME = 'Y-m-d\TH:i:s.v\Z';
 
-    /** @return Builder every column a job card needs, in one query */
+    /** The columns that an entry's card needs. */
+    public const ENTRY = ['id', 'job_id', 'board_id', 'kind', 'stage', 'at', 'author', 'minutes', 'text', 'data', 'corrects_id'];
+
+    /** @return Builder every column a job card needs, in one query; left joins keep the list in the order of its own index, however large it is */
     public static function jobs(): Builder
     {
-        return DB::table('jobs')->join('machines', 'machines.id', '=', 'jobs.machine_id')->join('boards', 'boards.id', '=', 'jobs.board_id')
+        return DB::table('jobs')->leftJoin('machines', 'machines.id', '=', 'jobs.machine_id')->leftJoin('boards', 'boards.id', '=', 'jobs.board_id')
             ->select('jobs.*', 'machines.name as machine_name', 'boards.name as board_name');
     }
 
@@ -56,16 +58,17 @@ final readonly class Cards
     }
 
     /**
-     * @param iterable<object> $rows entries of one page
+     * @param iterable<object> $rows  entries of one page
+     * @param bool             $whole all entries of a job: those that correct one are among them
      *
      * @return list<EntryCard>
      */
-    public static function entries(iterable $rows): array
+    public static function entries(iterable $rows, bool $whole = false): array
     {
         $rows = [...$rows];
-        $ids = array_map(static fn (object $row): string => (new Row($row))->string('id'), $rows);
+        $ids = $whole ? [] : array_map(static fn (object $row): string => (new Row($row))->string('id'), $rows);
         $correctedBy = [];
-        foreach ($ids === [] ? [] : DB::table('entries')->whereIn('corrects_id', $ids)->get(['id', 'corrects_id']) as $later) {
+        foreach ($whole ? $rows : ($ids === [] ? [] : DB::table('entries')->whereIn('corrects_id', $ids)->get(['id', 'corrects_id'])) as $later) {
             $correctedBy[(new Row($later))->string('corrects_id')] = (new Row($later))->string('id');
         }
 
@@ -97,7 +100,7 @@ final readonly class Cards
 
     public static function items(): Builder
     {
-        return DB::table('open_items')->join('jobs', 'jobs.id', '=', 'open_items.job_id')->where('open', true)
+        return DB::table('open_items')->leftJoin('jobs', 'jobs.id', '=', 'open_items.job_id')->where('open', true)
             ->orderBy('since')->select('open_items.*', 'jobs.number');
     }
 
@@ -119,9 +122,10 @@ final readonly class Cards
         );
     }
 
+    /** @param string $utc as the database writes it, "2026-03-01 09:30:00.000": rewritten and not parsed, a page has hundreds of them */
     public static function time(string $utc): string
     {
-        return (new CarbonImmutable($utc, 'UTC'))->format(self::TIME);
+        return substr($utc, 0, 10).'T'.substr($utc, 11, 8).'.'.str_pad(substr($utc, 20, 3), 3, '0').'Z';
     }
 
     private static function maybe(?string $utc): ?string

@@ -72,7 +72,7 @@ final readonly class JobController
         $row = Cards::jobs()->addSelect('machines.profile')->where('jobs.id', $job)->first() ?? abort(404);
         $r = new Row($row);
         $profile = Profile::read(Node::parse($r->string('profile')));
-        $entries = DB::table('entries')->where('job_id', $job)->orderBy('at')->orderBy('id')->get();
+        $entries = DB::table('entries')->where('job_id', $job)->orderBy('at')->orderBy('id')->get(Cards::ENTRY);
         $sheet = json_decode($r->string('sheet'), true);
         $sheetCard = Cards::sheet(is_array($sheet) ? $sheet : []);
         $stage = Stage::from($r->string('stage'));
@@ -81,7 +81,7 @@ final readonly class JobController
             Cards::job($row),
             $sheetCard,
             self::stages($stage, $sheetCard, $entries->pluck('stage')->unique()->all()),
-            Cards::entries($entries),
+            Cards::entries($entries, true),
             Cards::itemCards(Cards::items()->where('job_id', $job)),
             self::runs($job),
             array_values(DB::table('boards')->where('machine_id', $r->string('machine_id'))->orderBy('slot')->get()->map(BoardController::card(...))->all()),

@@ -87,7 +87,7 @@ abstract class TestCase extends PhpUnit
         $count = fn (): int => (int) $this->chrome->script('return document.querySelectorAll("[aria-label=\'Test points\'] .figure-number").length');
         $before = $count();
         $this->chrome->press(' ');
-        $this->chrome->until(fn (): bool => $count() > $before, 'no reading came');
+        $this->chrome->until(static fn (): bool => $count() > $before, 'no reading came');
     }
 
     protected function job(string $title): string

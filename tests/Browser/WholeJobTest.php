@@ -18,7 +18,7 @@ final class WholeJobTest extends TestCase
         // Taken in.
         $chrome->press('n');
         $chrome->see('Each board keeps its own record for life');
-        $chrome->until(fn (): bool => $chrome->script('return document.querySelectorAll("[role=dialog] select option").length > 5') === true, 'no machines to choose from');
+        $chrome->until(static fn (): bool => $chrome->script('return document.querySelectorAll("[role=dialog] select option").length > 5') === true, 'no machines to choose from');
         $chrome->press('Dunlin', Key::TAB, Key::TAB, 'Dome crew', Key::TAB, 'Keyboard job', Key::TAB, 'stops in the cold, runs when warm', Key::TAB, Key::ENTER);
         $chrome->see('Leading words');
         $chrome->see('Measure the rails under load');

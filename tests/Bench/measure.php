@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Measurements of the running application: bin/test bench. They print figures and never fail. Compare medians: machines differ.
+ *
+ *   bin/test bench            everything, the large database last
+ *   bin/test bench small      without the large database
+ */
+
+require __DIR__.'/../../vendor/autoload.php';
+
+use Tests\Bench\Bulk;
+use Tests\Bench\Client;
+use Tests\Browser\Chrome;
+
+$root = dirname(__DIR__, 2);
+$client = Client::signedIn((string) getenv('ASH_URL'), (string) getenv('ASH_VAR'));
+$bulk = new Bulk((string) getenv('ASH_VAR'));
+
+$line = static function (string $what, array $milliseconds, string $wanted): void {
+    sort($milliseconds);
+    $at = static fn (float $share): float => $milliseconds[(int) floor($share * (count($milliseconds) - 1))];
+    printf("%-62s median %7.1f ms   p95 %7.1f ms   n %d   %s\n", $what, $at(0.5), $at(0.95), count($milliseconds), $wanted);
+};
+
+// bin/ash, as a whole process
+$document = tempnam(sys_get_temp_dir(), 'ash');
+file_put_contents((string) $document, '{"rails": [{"name": "+12", "nominal_v": 12, "ripple_max_mvpp": 120}], "meter": {"reading_pct": 0.5, "counts": 2, "resolution_v": 0.01}, "readings": [{"rail": "+12", "volts": 10.8, "load": "working", "ripple_mvpp": 310}]}');
+$line('bin/ash rails judge, whole process', array_map(static function () use ($root, $document): float {
+    $from = hrtime(true);
+    exec("{$root}/bin/ash rails judge {$document}");
+
+    return (hrtime(true) - $from) / 1e6;
+}, range(1, 21)), 'wanted: under 100 ms');
+
+// Space pressed to verdict on the screen, in a real browser, over the stand-in
+$chrome = Chrome::open((string) getenv('ASH_URL'));
+$chrome->signIn(...$client->who);
+$chrome->go("/jobs/{$bulk->demoJob()}");
+$chrome->see('Leading words');
+$chrome->press('r');
+$chrome->see('Read the meter');
+$times = [];
+for ($i = 0; $i < 13; ++$i) {
+    $chrome->script(<<<'JS'
+        window.took = null;
+        const before = document.querySelector('[aria-label="Just read"]')?.innerText;
+        window.addEventListener('keydown', () => { window.pressed = performance.now(); }, {once: true, capture: true});
+        const watch = new MutationObserver(() => {
+            const now = document.querySelector('[aria-label="Just read"]')?.innerText;
+            if (now !== undefined && now !== before && window.took === null) { watch.disconnect(); requestAnimationFrame(() => { window.took = performance.now() - window.pressed; }); }
+        });
+        watch.observe(document.body, {childList: true, subtree: true, characterData: true});
+        JS);
+    $chrome->press(' ');
+    $chrome->until(static fn (): bool => is_numeric($chrome->script('return window.took')), 'no verdict');
+    $took = $chrome->script('return window.took');
+    $times[] = is_numeric($took) ? (float) $took : 0.0;
+    usleep(150_000);
+}
+$line('reading from the stand-in, Space to verdict on the screen', array_slice($times, 1), 'wanted: under 150 ms');
+$chrome->close();
+
+// Pages at four concurrent clients
+$job500 = $bulk->jobWithEntries(500);
+$pages = ['bench' => '/api/bench', 'job page of the demo' => "/api/jobs/{$bulk->demoJob()}", 'job page with 500 entries' => "/api/jobs/{$job500}"];
+$small = [];
+foreach ($pages as $what => $path) {
+    $client->load($path, 20, 4);
+    $small[$what] = $client->load($path, 200, 4);
+    $line("{$what}, 4 clients", $small[$what], $what === 'job page with 500 entries' ? 'wanted: p95 under 60 ms' : '');
+}
+if (in_array('small', $argv, true)) {
+    exit(0);
+}
+
+$from = microtime(true);
+$bulk->fill(20_000, 2_000_000);
+printf("%s; filled in %.0f s\n", $bulk->counts(), microtime(true) - $from);
+foreach ($pages as $what => $path) {
+    $client->load($path, 20, 4);
+    $large = $client->load($path, 200, 4);
+    $line("{$what}, 4 clients, large database", $large, '');
+    sort($large);
+    sort($small[$what]);
+    printf("%-62s ratio of medians %.2f   wanted: at most 1.5\n", '', $large[100] / $small[$what][100]);
+}
