@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * The pictures of docs/screenshots, from the demo data: php tests/Browser/pictures.php [address] while bin/start --fresh runs.
+ */
+
+require __DIR__.'/../../vendor/autoload.php';
+
+use Tests\Browser\Chrome;
+
+$root = dirname(__DIR__, 2);
+$url = $argv[1] ?? 'http://127.0.0.1:8040';
+$var = getenv('ASH_VAR') ?: "{$root}/var";
+preg_match('/(ines@\S+) \/ (\S+)/', (string) file_get_contents("{$var}/sign-in.txt"), $m) === 1 ?: exit("start the demo first: bin/start\n");
+$scene = static function (string $name) use ($url): void {
+    $socket = stream_socket_client('tcp://127.0.0.1:'.((int) parse_url($url, PHP_URL_PORT) + 1)) ?: exit("the stand-in meter does not answer\n");
+    fwrite($socket, "SIM:SCENE \"{$name}\"\nSIM:SCENE?\n");
+    fgets($socket);
+};
+
+$chrome = Chrome::open($url);
+$chrome->signIn($m[1], $m[2]);
+$take = static fn (string $name) => $chrome->picture("{$root}/docs/screenshots/{$name}.png");
+$light = static function (string $light) use ($chrome): void {
+    $chrome->script("localStorage.setItem('ash-bench.light', '{$light}')");
+};
+$openJob = static function (string $title) use ($chrome): void {
+    $chrome->go('/jobs');
+    $chrome->button($title)->click();
+    $chrome->see('Leading words');
+};
+$point = static function (string $name) use ($chrome): void {
+    $chrome->script("[...document.querySelectorAll('[aria-label=\"Test points\"] button')].find((it) => it.innerText.includes('{$name}')).click()");
+    $chrome->press(' ');
+    usleep(400_000);
+};
+
+$light('day');
+$chrome->go('/');
+$chrome->see('Temporary fixes still open');
+$take('bench');
+$openJob('Memory test stops after a cold night');
+$take('job');
+$chrome->button('Main board')->click();
+$chrome->see('One test point over time');
+$chrome->field('Test point')->sendKeys('+12, regulator U52');
+$take('board-record');
+$chrome->button('Dunlin 8 dome controller')->click();
+$chrome->see('Sources that proved wrong');
+$take('machine');
+$chrome->go('/jobs');
+$chrome->button('Drops bits when the room is warm')->click();
+$chrome->see('Fixed with limits');
+$chrome->press('p');
+$chrome->see('Link for the owner');
+usleep(800_000);
+$take('report');
+$scene('weak-plus12');
+$openJob('Memory test stops after a cold night');
+$chrome->press('r');
+$chrome->see('Read the meter');
+foreach (['zener D4', 'regulator U51 out', 'regulator U52 out'] as $name) {
+    $point($name);
+}
+$take('rail-run-day');
+$light('lamp');
+$scene('open-fuse-plus12');
+$chrome->press('a');
+$chrome->see('Power on: stop');
+$chrome->driver->navigate()->refresh();
+$chrome->see('Read the meter');
+foreach (['zener D4', 'regulator U51 out', 'regulator U52 out', 'U30 pin 8'] as $name) {
+    $point($name);
+}
+$chrome->press(' ');
+usleep(500_000);
+$take('rail-run-lamp');
+$scene('sound');
+$light('day');
+$chrome->close();
