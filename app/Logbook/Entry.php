@@ -7,7 +7,6 @@ namespace App\Logbook;
 use Ash\Logbook\EntryKind;
 use Ash\Logbook\Stage;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * One entry of the record. Never changed and never deleted: the database refuses both.
@@ -27,14 +26,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property string               $fingerprint SHA-256 of what was handed in
  * @property CarbonImmutable      $received_at
  */
-final class Entry extends Model
+final class Entry extends ClientKeyed
 {
-    public $incrementing = false;
-    public $timestamps = false;
-    protected $keyType = 'string';
-    protected $guarded = [];
-    protected $dateFormat = 'Y-m-d H:i:s.v';
-
     /** @return array<string, string> */
     protected function casts(): array
     {

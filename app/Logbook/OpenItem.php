@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A hazard or a waiting that an entry opened and no entry has ended. Follows from the record.
@@ -20,14 +19,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property bool            $open
  * @property ?string         $ended_by
  */
-final class OpenItem extends Model
+final class OpenItem extends ClientKeyed
 {
-    public $incrementing = false;
-    public $timestamps = false;
-    protected $keyType = 'string';
-    protected $guarded = [];
-    protected $dateFormat = 'Y-m-d H:i:s.v';
-
     /** @return array<string, string> */
     protected function casts(): array
     {

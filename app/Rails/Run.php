@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Rails;
 
+use App\Logbook\ClientKeyed;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A probe run: readings taken one after the other for one purpose.
@@ -18,14 +18,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property CarbonImmutable $started_at
  * @property string          $author
  */
-final class Run extends Model
+final class Run extends ClientKeyed
 {
-    public $incrementing = false;
-    public $timestamps = false;
-    protected $keyType = 'string';
-    protected $guarded = [];
-    protected $dateFormat = 'Y-m-d H:i:s.v';
-
     /** @return array<string, string> */
     protected function casts(): array
     {

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Rails;
 
+use App\Logbook\ClientKeyed;
 use Ash\Rails\Limits;
 use Ash\Rails\Load;
 use Ash\Rails\MeterAccuracy;
 use Ash\Rails\Point;
 use Ash\Rails\Reading;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * A reading as numbers, beside the entry that records it, with the meter and the limits of its day.
@@ -35,15 +35,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property bool            $superseded
  * @property CarbonImmutable $at
  */
-final class StoredReading extends Model
+final class StoredReading extends ClientKeyed
 {
-    public $incrementing = false;
-    public $timestamps = false;
     protected $table = 'readings';
     protected $primaryKey = 'entry_id';
-    protected $keyType = 'string';
-    protected $guarded = [];
-    protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -52,7 +52,11 @@ final class OutageTest extends TestCase
         return $id;
     }
 
-    /** @return list<float> the volts that are in the record, in time order */
+    /**
+     * @return list<float> the volts that are in the record, in time order
+     *
+     * @phpstan-impure
+     */
     private function stored(): array
     {
         return array_map(floatval(...), array_column(self::rows('SELECT volts FROM readings WHERE run_id = ? ORDER BY at', [$this->run]), 'volts'));
