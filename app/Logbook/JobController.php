@@ -85,7 +85,7 @@ final readonly class JobController
             Cards::itemCards(Cards::items()->where('job_id', $job)),
             self::runs($job),
             array_values(DB::table('boards')->where('machine_id', $r->string('machine_id'))->orderBy('slot')->get()->map(BoardController::card(...))->all()),
-            array_values(array_unique(array_map(static fn (Caution $caution): string => $caution->words(), [...$stage->cautions(), ...($stage->powered() || $stage === Stage::StripDown ? $profile->cautions : [])]))),
+            array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautionsAt($stage)),
             self::examples(),
             array_map(static fn (Outcome $outcome): ChoiceCard => new ChoiceCard($outcome->value, $outcome->words()), Outcome::cases()),
             $profile->rails !== [],

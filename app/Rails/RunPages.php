@@ -66,7 +66,7 @@ final readonly class RunPages
             $judgement->powerOn->value,
             $judgement->powerOnReasons,
             array_map(static fn (array $walk): PathCard => $walk['card'], array_values($walks)),
-            array_map(static fn (Caution $caution): string => $caution->words(), Stage::Supply->cautions()),
+            array_map(static fn (Caution $caution): string => $caution->words(), $this->state->profile->cautionsAt(Stage::Supply)),
         );
     }
 

@@ -184,6 +184,14 @@ final class MeterTest extends TestCase
         self::assertSame(['Ash Bench,stand-in bench meter,0,1', '1', '-113,"Undefined header"', '+9.90000000E+37'], $this->standIn->talk('*IDN?', '*OPC?', 'FOO:BAR', 'SYST:ERR?', '*CLS', 'MEAS:VOLT:DC?'));
     }
 
+    public function test_capacitance_and_frequency_are_asked_for_in_one_conversation(): void
+    {
+        $meter = $this->meterOn('sound');
+        $answers = (new \App\Instruments\ScpiMeter($meter))->measure([\App\Instruments\Quantity::Farads, \App\Instruments\Quantity::Hertz, \App\Instruments\Quantity::Ohms], [\App\Instruments\Scene::probe('+5', 'regulator U51 out', 'none')]);
+        self::assertEqualsWithDelta([4.7e-3, 100.0, 95.0], array_map(static fn ($it): ?float => $it->value, $answers), 0.1);
+        self::assertEqualsWithDelta(4.7e-3, $answers[0]->value, 1e-6);
+    }
+
     public function test_a_lead_sets_meters_up_and_only_private_addresses_are_taken(): void
     {
         $body = ['name' => 'Bench 2', 'host' => '192.168.1.20', 'port' => 5025, 'reading_pct' => 0.05, 'counts' => 3, 'resolution_v' => 0.0001];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ash\Cli;
 
+use Ash\Batteries\BatteriesRoom;
+use Ash\Corrosion\CorrosionRoom;
 use Ash\Document\InvalidDocument;
 use Ash\Rails\RailsRoom;
 
@@ -15,6 +17,8 @@ final readonly class Door
     {
         return [
             'rails' => new RailsRoom(),
+            'batteries' => new BatteriesRoom(),
+            'corrosion' => new CorrosionRoom(),
         ];
     }
 

@@ -66,6 +66,18 @@ final readonly class Profile
         );
     }
 
+    /**
+     * The cautions that apply at a stage: the stage's own, and the machine's wherever someone is inside it or it is under power.
+     *
+     * @return list<Caution>
+     */
+    public function cautionsAt(Stage $stage): array
+    {
+        $inside = !in_array($stage, [Stage::Intake, Stage::Rebuild, Stage::Close], true);
+
+        return array_values(array_unique([...$stage->cautions(), ...($inside ? $this->cautions : [])], SORT_REGULAR));
+    }
+
     public function threeSupplyChips(): bool
     {
         return array_filter($this->rails, static fn (Rail $rail): bool => $rail->protects !== []) !== [];

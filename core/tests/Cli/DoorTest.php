@@ -24,25 +24,27 @@ final class DoorTest extends TestCase
     {
         [$status, $out, $err] = self::open([]);
         self::assertSame([0, ''], [$status, $err]);
-        foreach (['judge', 'path', 'budget', 'discharge', 'logic'] as $verb) {
-            self::assertStringContainsString("rails {$verb}", $out);
+        foreach (['rails judge', 'rails path', 'rails budget', 'rails discharge', 'rails logic', 'batteries judge', 'batteries options', 'batteries hold', 'batteries retention', 'corrosion continuity', 'corrosion wire'] as $verb) {
+            self::assertStringContainsString("  {$verb} ", $out);
         }
     }
 
-    /** @return list<array{string}> */
+    /** @return list<array{string, string}> every room and verb that the overview lists */
     public static function verbs(): array
     {
-        return [['judge'], ['path'], ['budget'], ['discharge'], ['logic']];
+        preg_match_all('/^  (\w+) (\w+) /m', self::open([])[1], $m, PREG_SET_ORDER);
+
+        return array_map(static fn (array $it): array => [$it[1], $it[2]], $m);
     }
 
     #[DataProvider('verbs')]
-    public function test_help_shows_fields_and_an_example_that_computes(string $verb): void
+    public function test_help_shows_fields_and_an_example_that_computes(string $room, string $verb): void
     {
-        [$status, $out] = self::open(['rails', $verb, '--help']);
+        [$status, $out] = self::open([$room, $verb, '--help']);
         self::assertSame(0, $status);
         self::assertMatchesRegularExpression('/Example\n\n(.+)\n\nanswers\n\n(.+)\n$/s', $out);
         preg_match('/Example\n\n(.+)\n\nanswers\n\n(.+)\n$/s', $out, $m);
-        self::assertSame([0, ($m[2] ?? '')."\n", ''], self::open(['rails', $verb], $m[1] ?? ''));
+        self::assertSame([0, ($m[2] ?? '')."\n", ''], self::open([$room, $verb], $m[1] ?? ''));
     }
 
     /** @return array<string, array{list<string>, string, string}> words, input, pointer */

@@ -53,6 +53,14 @@ final class ProfileTest extends TestCase
         self::assertFalse(self::read(['rails' => [self::PROFILE['rails'][0]]])->threeSupplyChips());
     }
 
+    public function test_a_picture_tube_is_warned_of_wherever_someone_is_inside_the_machine(): void
+    {
+        $profile = self::read(['cautions' => ['picture_tube', 'mains']]);
+        self::assertContains(\Ash\Logbook\Caution::PictureTube, $profile->cautionsAt(\Ash\Logbook\Stage::Supply));
+        self::assertNotContains(\Ash\Logbook\Caution::PictureTube, $profile->cautionsAt(\Ash\Logbook\Stage::Close));
+        self::assertCount(3, $profile->cautionsAt(\Ash\Logbook\Stage::Supply), 'mains, stored charge and picture tube, none of them twice');
+    }
+
     public function test_a_run_begins_with_the_rail_that_protects_chips(): void
     {
         $profile = self::read();

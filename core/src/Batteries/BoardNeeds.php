@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Batteries;
+
+use Ash\Document\Node;
+
+/** What the board wants of its battery. Invariant: minimum below maximum; supply and resistor come together. */
+final readonly class BoardNeeds
+{
+    /**
+     * @param float  $minV      retention: below this the memory forgets
+     * @param float  $maxV      retention: above this the chip is in danger
+     * @param float  $standbyA  drawn while the power is off, 0 or more
+     * @param ?float $supplyV   what the board charges from; null when it does not charge
+     * @param ?float $seriesOhm the resistor it charges through
+     * @param float  $diodeV    lost in a blocking diode
+     */
+    public function __construct(public float $minV, public float $maxV, public float $standbyA, public ?float $supplyV = null, public ?float $seriesOhm = null, public float $diodeV = 0.3)
+    {
+    }
+
+    public static function read(Node $node): self
+    {
+        $node->only('retention_min_v', 'retention_max_v', 'standby_a', 'charge', 'diode_drop_v');
+        $min = $node->at('retention_min_v')->notNegative();
+        $max = $node->at('retention_max_v')->positive();
+        if ($min >= $max) {
+            $node->at('retention_max_v')->refuse('must be above retention_min_v');
+        }
+        $charge = $node->optional('charge')?->only('supply_v', 'series_ohm');
+
+        return new self(
+            $min,
+            $max,
+            $node->at('standby_a')->notNegative(),
+            $charge?->at('supply_v')->positive(),
+            $charge?->at('series_ohm')->positive(),
+            $node->optional('diode_drop_v')?->notNegative() ?? 0.3,
+        );
+    }
+
+    public function charges(): bool
+    {
+        return $this->supplyV !== null;
+    }
+}

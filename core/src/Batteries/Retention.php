@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Batteries;
+
+use Ash\Document\Node;
+use Ash\Quantity\Compare;
+use Ash\Quantity\Notation;
+
+/** A clock set, left without power, and looked at again. Verdicts: common practice, no source. A 20 ppm crystal may be off 1.7 s a day. */
+final readonly class Retention
+{
+    private const KEPT_S = 2.0;
+    private const KEPT_PPM = 100.0;
+    private const DRIFTING_PPM = 1000.0;
+
+    /** @param list<string> $reasons */
+    private function __construct(public float $driftS, public float $ppm, public float $secondsPerDay, public string $verdict, public array $reasons)
+    {
+    }
+
+    /**
+     * @param float $elapsedS  from setting to looking, above 0
+     * @param float $sinceSetS what the clock shows, in seconds after the time it was set to; negative: before
+     * @param float $powerOffS of the time between, 0 to $elapsedS
+     */
+    public static function of(float $elapsedS, float $sinceSetS, float $powerOffS): self
+    {
+        $drift = $sinceSetS - $elapsedS;
+        $ppm = $drift / $elapsedS * 1e6;
+        $verdict = self::verdict($drift, $ppm, $sinceSetS, $powerOffS);
+
+        return new self($drift, $ppm, $drift / $elapsedS * 86400, $verdict, [self::said($drift, $ppm), self::meaning($verdict)]);
+    }
+
+    public static function read(Node $node): self
+    {
+        $node->only('set_at', 'checked_at', 'clock_read', 'power_off_h');
+        $set = $node->at('set_at')->instant();
+        $elapsed = self::between($set, $node->at('checked_at')->instant());
+        if ($elapsed <= 0) {
+            $node->at('checked_at')->refuse('must be later than set_at');
+        }
+        $off = $node->at('power_off_h')->notNegative() * 3600;
+        if (Compare::above($off, $elapsed)) {
+            $node->at('power_off_h')->refuse('must be at most the time between, '.Notation::plain($elapsed / 3600, 4).' h');
+        }
+
+        return self::of($elapsed, self::between($set, $node->at('clock_read')->instant()), $off);
+    }
+
+    private static function between(\DateTimeImmutable $from, \DateTimeImmutable $to): float
+    {
+        return ($to->getTimestamp() - $from->getTimestamp()) + ((int) $to->format('u') - (int) $from->format('u')) / 1e6;
+    }
+
+    private static function verdict(float $drift, float $ppm, float $sinceSet, float $off): string
+    {
+        return match (true) {
+            $sinceSet < 0 => 'lost',
+            $off > 120 && Compare::atMost(abs($drift + $off), max(60.0, 0.02 * $off)) => 'stopped',
+            Compare::atMost(abs($drift), self::KEPT_S) || Compare::atMost(abs($ppm), self::KEPT_PPM) => 'kept',
+            Compare::atMost(abs($ppm), self::DRIFTING_PPM) => 'drifting',
+            default => $drift > 0 ? 'fast' : 'slow',
+        };
+    }
+
+    private static function said(float $drift, float $ppm): string
+    {
+        return $drift === 0.0 ? 'to the second' : Notation::plain(abs($drift), 4).' s '.($drift > 0 ? 'fast' : 'slow').', '.Notation::plain(abs($ppm), 3).' ppm';
+    }
+
+    private static function meaning(string $verdict): string
+    {
+        return match ($verdict) {
+            'lost' => 'it shows a time before it was set: it restarted from its default, the cell does not reach it',
+            'stopped' => 'it stood still while the power was off: the cell does not reach the clock',
+            'kept' => 'time is kept',
+            'drifting' => 'more than a crystal should: warmth, the trimmer, or an old crystal',
+            default => 'suspect the oscillator, the trimmer or a dying cell',
+        };
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Corrosion;
+
+use Ash\Cli\Room;
+use Ash\Cli\Verb;
+use Ash\Document\Node;
+
+/** The room's headless door. */
+final readonly class CorrosionRoom implements Room
+{
+    public function verbs(): array
+    {
+        return [
+            'continuity' => new Verb('whether a trace that a leak touched is sound', self::CONTINUITY_FIELDS, '{"measured_ohm": 0.42, "lead_ohm": 0.15, "amps": 0.1, "trace": {"length_mm": 60, "width_mm": 0.5, "copper_oz": 1}}', self::continuity(...)),
+            'wire' => new Verb('the wire that replaces an eaten trace', self::WIRE_FIELDS, '{"amps": 0.5, "length_mm": 80, "trace": {"width_mm": 1, "copper_oz": 1, "layer": "outer"}}', self::wire(...)),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function continuity(Node $node): array
+    {
+        $it = Continuity::read($node);
+
+        return ['net_ohm' => $it->netOhm, 'expected_ohm' => $it->expectedOhm, 'verdict' => $it->verdict, 'reasons' => $it->reasons];
+    }
+
+    /** @return array<string, mixed> */
+    private static function wire(Node $node): array
+    {
+        $it = Wire::read($node);
+
+        return ['awg' => $it->awg, 'ohm' => $it->ohm, 'drop_v' => $it->dropV, 'trace_capacity_a' => $it->traceCapacityA, 'reasons' => $it->reasons];
+    }
+
+    private const CONTINUITY_FIELDS = <<<'TEXT'
+        measured_ohm ohm, null when the meter shows open
+        lead_ohm     ohm of the leads, probes together
+        amps?        A that the trace carries; 0 is as absent
+        trace?       length_mm, width_mm, copper_oz (ounces a square foot)
+        gives        net_ohm, expected_ohm, verdict sound|thin|open, reasons[]
+        TEXT;
+    private const WIRE_FIELDS = <<<'TEXT'
+        amps         A
+        length_mm    mm
+        max_drop_v?  V (0.05); max_rise_c? C (10)
+        trace?       width_mm, copper_oz, layer outer|inner
+        gives        awg, ohm, drop_v (null when no gauge from 30 to 18 does), trace_capacity_a (A) or null, reasons[]
+        TEXT;
+}

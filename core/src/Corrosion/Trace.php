@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Corrosion;
+
+use Ash\Document\Node;
+
+/** A copper trace by its size. Invariant: every dimension above 0. */
+final readonly class Trace
+{
+    /** Ohm metre: copper of 100 % IACS at 20 C (IEC 60028). */
+    public const RHO = 1.724e-8;
+
+    /** Micrometre of copper an ounce: 34.8 is common practice; IPC-4562 says 34.3. */
+    public const MICRONS_PER_OZ = 34.8;
+
+    private function __construct(public float $lengthMm, public float $widthMm, public float $copperOz)
+    {
+    }
+
+    public static function of(float $lengthMm, float $widthMm, float $copperOz): self
+    {
+        return new self($lengthMm, $widthMm, $copperOz);
+    }
+
+    public static function read(Node $node): self
+    {
+        $node->only('length_mm', 'width_mm', 'copper_oz');
+
+        return new self($node->at('length_mm')->positive(), $node->at('width_mm')->positive(), $node->at('copper_oz')->positive());
+    }
+
+    /** rho*length/(width*thickness) */
+    public function ohms(): float
+    {
+        return self::RHO * $this->lengthMm * 1e-3 / ($this->widthMm * 1e-3 * $this->copperOz * self::MICRONS_PER_OZ * 1e-6);
+    }
+
+    /**
+     * I = k*dT^0.44*A^0.725, A in square mil, k = 0.048 on an outer layer and 0.024 on an inner one (IPC-2221).
+     *
+     * @param float $riseC above 0
+     *
+     * @return float A
+     */
+    public static function capacity(float $widthMm, float $copperOz, bool $outer, float $riseC): float
+    {
+        $squareMil = $widthMm / 0.0254 * ($copperOz * self::MICRONS_PER_OZ / 25.4);
+
+        return ($outer ? 0.048 : 0.024) * $riseC ** 0.44 * $squareMil ** 0.725;
+    }
+}
