@@ -10,5 +10,6 @@ enum BatteryState: string
     case Leaking = 'leaking';
     case Sound = 'sound';
     case Removed = 'removed';
+    case Fitted = 'fitted';
     case None = 'none';
 }

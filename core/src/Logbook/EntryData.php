@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ash\Logbook;
 
+use Ash\Batteries\BatteryNote;
+use Ash\Corrosion\SurveyPlace;
 use Ash\Document\Node;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
@@ -16,6 +18,7 @@ final readonly class EntryData
 {
     /** A reading beyond this is a slip of the finger: nothing on a bench for boards carries it. */
     private const MAX_VOLTS = 100_000.0;
+    private const TIME = 'Y-m-d\TH:i:sP';
 
     /** @return array<string, mixed> in canonical form, ready to be stored */
     public static function read(EntryKind $kind, Node $data): array
@@ -26,7 +29,22 @@ final readonly class EntryData
             EntryKind::Waiting => self::waiting($data),
             EntryKind::Arrived => ['waiting' => Ulid::read($data->only('waiting')->at('waiting'))],
             EntryKind::Decision => self::decision($data),
-            EntryKind::Battery => ['state' => $data->only('state')->at('state')->enum(BatteryState::class)->value],
+            EntryKind::Battery => BatteryNote::read($data),
+            EntryKind::Clock => [
+                'set_at' => $data->only('set_at', 'due_at')->at('set_at')->instant()->format(self::TIME),
+                'due_at' => $data->optional('due_at')?->instant()->format(self::TIME),
+            ],
+            EntryKind::ClockRead => self::clockRead($data),
+            EntryKind::Strip => StripItem::read($data),
+            EntryKind::Rebuilt => ['item' => Ulid::read($data->only('item', 'fixings')->at('item')), 'fixings' => $data->has('fixings') ? Fixing::readAll($data->at('fixings')) : null],
+            EntryKind::Survey => SurveyPlace::read($data),
+            EntryKind::Continuity => self::continuity($data),
+            EntryKind::Photo => ['photo' => Ulid::read($data->only('photo')->at('photo'))],
+            EntryKind::Pin => [
+                'photo' => Ulid::read($data->only('photo', 'x', 'y')->at('photo')),
+                'x' => $data->at('x')->between(0, 1),
+                'y' => $data->at('y')->between(0, 1),
+            ],
             EntryKind::Stage => ['to' => $data->only('to')->at('to')->enum(Stage::class)->value],
             EntryKind::Gate => [
                 'gate' => $data->only('gate', 'reason')->at('gate')->enum(Gate::class)->value,
@@ -36,6 +54,33 @@ final readonly class EntryData
             EntryKind::Outcome => self::outcome($data),
             default => self::none($data),
         }, static fn (mixed $value): bool => $value !== null);
+    }
+
+    /** @return array<string, mixed> */
+    private static function clockRead(Node $data): array
+    {
+        $data->only('test', 'checked_at', 'clock_read', 'power_off_h');
+
+        return [
+            'test' => Ulid::read($data->at('test')),
+            'checked_at' => $data->at('checked_at')->instant()->format(self::TIME),
+            'clock_read' => $data->at('clock_read')->instant()->format(self::TIME),
+            'power_off_h' => $data->at('power_off_h')->notNegative(),
+        ];
+    }
+
+    /** @return array<string, mixed> "open" stands for a meter that shows no value */
+    private static function continuity(Node $data): array
+    {
+        $data->only('place', 'measured_ohm', 'lead_ohm', 'meter');
+        $measured = $data->at('measured_ohm');
+
+        return [
+            'place' => Ulid::read($data->at('place')),
+            'measured_ohm' => $measured->raw() === 'open' ? 'open' : self::quantity($measured, Unit::Ohm),
+            'lead_ohm' => self::quantity($data->at('lead_ohm'), Unit::Ohm),
+            'meter' => $data->optional('meter')?->isNull() === false ? Ulid::read($data->at('meter')) : null,
+        ];
     }
 
     /** @return array<string, mixed> */

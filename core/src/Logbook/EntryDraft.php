@@ -55,7 +55,7 @@ final readonly class EntryDraft
             $node->at('line')->refuse($problem->getMessage());
         }
         try {
-            $data = $line->match === null ? EntryData::read($line->kind, Node::of((object) $line->data)) : [];
+            $data = $line->match === null ? EntryData::read($line->kind, Node::parse(json_encode((object) $line->data, JSON_THROW_ON_ERROR))) : [];
         } catch (InvalidDocument $problem) {
             $node->at('line')->refuse($problem->detail);
         }

@@ -18,6 +18,14 @@ enum EntryKind: string
     case Arrived = 'arrived';
     case Decision = 'decision';
     case Battery = 'battery';
+    case Clock = 'clock';
+    case ClockRead = 'clock_read';
+    case Strip = 'strip';
+    case Rebuilt = 'rebuilt';
+    case Survey = 'survey';
+    case Continuity = 'continuity';
+    case Photo = 'photo';
+    case Pin = 'pin';
     case Stage = 'stage';
     case Gate = 'gate';
     case Outcome = 'outcome';
@@ -31,6 +39,11 @@ enum EntryKind: string
             self::Hazard => 'temporary fix',
             self::Undone => 'temporary fix undone',
             self::Gate => 'gate passed',
+            self::Clock => 'clock set',
+            self::ClockRead => 'clock read',
+            self::Strip => 'taken out',
+            self::Rebuilt => 'put back',
+            self::Survey => 'leak survey',
             default => $this->value,
         };
     }
@@ -38,6 +51,6 @@ enum EntryKind: string
     /** Kinds whose data say everything, so that text may be left out. */
     public function speaksForItself(): bool
     {
-        return in_array($this, [self::Reading, self::Stage, self::Battery, self::Part, self::Waiting, self::Undone, self::Arrived, self::Outcome, self::Gate], true);
+        return in_array($this, [self::Clock, self::ClockRead, self::Strip, self::Rebuilt, self::Survey, self::Continuity, self::Photo, self::Reading, self::Stage, self::Battery, self::Part, self::Waiting, self::Undone, self::Arrived, self::Outcome, self::Gate], true);
     }
 }

@@ -4,12 +4,18 @@ declare(strict_types=1);
 
 namespace Ash\Logbook;
 
+use Ash\Batteries\BatteryNote;
+use Ash\Corrosion\SurveyPlace;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Rails\Load;
 use Ash\Rails\Verdict;
 
-/** An entry in words, the same on screen, on paper and in exports. */
+/**
+ * An entry in words, the same on screen, on paper and in exports.
+ *
+ * @phpstan-import-type Item from StripItem
+ */
 final readonly class EntryWords
 {
     /** @param array<string, mixed> $data as EntryData gives it, with what the record added to a reading */
@@ -19,7 +25,15 @@ final readonly class EntryWords
             EntryKind::Reading => self::reading($data),
             EntryKind::Part => self::part($data),
             EntryKind::Waiting => 'Waiting for '.self::word($data, 'for').self::after($data, 'asked', ', asked of '),
-            EntryKind::Battery => 'Battery '.self::word($data, 'state'),
+            EntryKind::Battery => BatteryNote::words($data),
+            EntryKind::Clock => 'Clock set; the test runs'.self::after($data, 'due_at', ' until '),
+            EntryKind::ClockRead => 'Clock '.self::word($data, 'verdict').(isset($data['reasons']) && is_array($data['reasons']) ? ': '.implode(', ', array_filter($data['reasons'], is_string(...))) : ''),
+            EntryKind::Strip => StripItem::words(self::item($data)),
+            EntryKind::Rebuilt => 'Back in: '.self::word($data, 'what'),
+            EntryKind::Survey => SurveyPlace::words($data),
+            EntryKind::Continuity => self::continuity($data),
+            EntryKind::Photo => 'Photo',
+            EntryKind::Pin => 'Pin '.(is_int($data['number'] ?? null) ? $data['number'] : '').': '.$text,
             EntryKind::Stage => 'Stage: '.(Stage::tryFrom(self::word($data, 'to'))?->words() ?? ''),
             EntryKind::Gate => 'Went on past '.(Gate::tryFrom(self::word($data, 'gate'))?->words() ?? '').', because '.self::word($data, 'reason'),
             EntryKind::Outcome => self::outcome($data),
@@ -28,7 +42,7 @@ final readonly class EntryWords
             EntryKind::Arrived => 'Arrived: '.self::word($data, 'what'),
             default => $text,
         };
-        $repeats = in_array($kind, [EntryKind::Decision, EntryKind::Waiting, EntryKind::Part, EntryKind::Battery, EntryKind::Undone, EntryKind::Arrived], true);
+        $repeats = in_array($kind, [EntryKind::Strip, EntryKind::Decision, EntryKind::Waiting, EntryKind::Part, EntryKind::Battery, EntryKind::Undone, EntryKind::Arrived], true);
 
         return $kind->speaksForItself() && !$repeats && $text !== '' ? "{$said}. {$text}" : $said;
     }
@@ -53,6 +67,27 @@ final readonly class EntryWords
         $verdict = Verdict::tryFrom(self::word($data, 'verdict'))?->words();
 
         return self::word($data, 'rail').' at '.self::word($data, 'test_point').", {$load}: ".implode(', ', $figures).($verdict === null ? '' : " ({$verdict})");
+    }
+
+    /** @param array<string, mixed> $data */
+    private static function continuity(array $data): string
+    {
+        $measured = $data['measured_ohm'] ?? null;
+        $value = is_numeric($measured) ? Notation::print((float) $measured, Unit::Ohm, 3) : 'open';
+        $reasons = is_array($data['reasons'] ?? null) ? array_filter($data['reasons'], is_string(...)) : [];
+
+        return self::word($data, 'what').": {$value}, ".self::word($data, 'verdict').($reasons === [] ? '' : ' ('.implode('; ', $reasons).')');
+    }
+
+    /**
+     * @param array<string, mixed> $data as StripItem gave it
+     *
+     * @return Item
+     */
+    private static function item(array $data): array
+    {
+        /** @var Item */
+        return ['what' => '', ...$data];
     }
 
     /** @param array<string, mixed> $data */

@@ -24,6 +24,8 @@ final readonly class QuickLine
         'removed' => [EntryKind::Action, true],
         'swapped' => [EntryKind::Action, true],
         'set' => [EntryKind::Action, true],
+        'out' => [EntryKind::Strip, false],
+        'loose' => [EntryKind::Waiting, true],
         'replaced' => [EntryKind::Part, false],
         'temp' => [EntryKind::Hazard, false],
         'bridged' => [EntryKind::Hazard, true],
@@ -65,6 +67,8 @@ final readonly class QuickLine
             'decided' => 'decided to recap the rail because two of four are bad',
             'battery' => 'battery leaking',
             'stage' => 'stage supply',
+            'out' => 'out lid; 6 M4x8, 2 M3x6; J1 black beside black; stuck',
+            'loose' => 'loose M3x6 under the main board',
         ];
     }
 
@@ -86,7 +90,8 @@ final readonly class QuickLine
         return match ($kind) {
             EntryKind::Part => self::part($rest, $body, $minutes),
             EntryKind::Undone, EntryKind::Arrived => new self($kind, $rest, [], $minutes, $body),
-            EntryKind::Waiting => self::waiting($body, $minutes),
+            EntryKind::Strip => new self($kind, $rest, array_filter(StripItem::fromLine($body), static fn (mixed $it): bool => $it !== []), $minutes),
+            EntryKind::Waiting => $keep ? new self($kind, $rest, ['for' => "where the loose {$body} came from"], $minutes) : self::waiting($body, $minutes),
             EntryKind::Decision => self::decision($body, $minutes),
             EntryKind::Battery => self::battery($body, $minutes),
             EntryKind::Stage => self::stage($body, $minutes),

@@ -17,7 +17,7 @@ final class QuickLineTest extends TestCase
 {
     use TestTrait;
 
-    /** @return list<array{string, EntryKind, string, array<string, string>, int}> */
+    /** @return list<array{string, EntryKind, string, array<string, mixed>, int}> */
     public static function lines(): array
     {
         return [
@@ -36,11 +36,13 @@ final class QuickLineTest extends TestCase
             ['battery leaking', EntryKind::Battery, 'battery leaking', ['state' => 'leaking'], 0],
             ['stage first power', EntryKind::Stage, '', ['to' => 'first_power'], 0],
             ['Stage Strip-down', EntryKind::Stage, '', ['to' => 'strip_down'], 0],
+            ['out lid; 6 M4x8, 2 M3x6; J1 black beside black; stuck 5 min', EntryKind::Strip, 'out lid; 6 M4x8, 2 M3x6; J1 black beside black; stuck', ['what' => 'lid', 'fixings' => [['kind' => 'M4x8', 'count' => 6], ['kind' => 'M3x6', 'count' => 2]], 'connectors' => [['name' => 'J1', 'orientation' => 'black beside black']], 'condition' => ['stuck']], 5],
+            ['loose M3x6 under the board', EntryKind::Waiting, 'loose M3x6 under the board', ['for' => 'where the loose M3x6 under the board came from'], 0],
             ['replacement arrived at the door', EntryKind::Observation, 'replacement arrived at the door', [], 0],
         ];
     }
 
-    /** @param array<string, string> $data */
+    /** @param array<string, mixed> $data */
     #[DataProvider('lines')]
     public function test_the_leading_word_picks_the_kind(string $line, EntryKind $kind, string $text, array $data, int $minutes): void
     {

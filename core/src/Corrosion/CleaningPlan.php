@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Corrosion;
+
+use Ash\Batteries\Chemistry;
+use Ash\Document\InvalidDocument;
+
+/** The work list after a leak, in its order: neutralise, rinse, clean, dry, test, repair. */
+final readonly class CleaningPlan
+{
+    /** What forbids a bath of the whole board (common practice, no source). */
+    public const FORBIDS_WATER = ['relays', 'speakers', 'transformers', 'unsealed_switches', 'labels_to_keep', 'battery_fitted'];
+
+    /**
+     * @param list<array{step: string, text: string, caution: ?string}> $steps
+     */
+    private function __construct(public array $steps, public bool $wholeBoard, public string $drying, public string $school)
+    {
+    }
+
+    /**
+     * @param list<array{place: string, grade: int, carries: string, distance_mm?: ?float}> $places
+     * @param list<string>                                                                  $onBoard of FORBIDS_WATER, what the board carries
+     * @param list<string>                                                                  $also    further chemicals that the bench means to use
+     *
+     * @throws InvalidDocument when two of the chemicals must never come together
+     */
+    public static function for(Chemistry $chemistry, array $places, array $onBoard, array $also = []): self
+    {
+        $leak = Leak::of($chemistry);
+        $dry = $chemistry === Chemistry::LithiumThionyl;
+        $clashes = NeverMix::clashes([...array_filter([$leak['neutralise'], $dry ? null : 'isopropyl alcohol']), ...$also]);
+        if ($clashes !== []) {
+            throw InvalidDocument::at('/also', 'never mix '.implode('; ', $clashes));
+        }
+        $whole = $leak['neutralise'] !== null && $onBoard === [] && self::reaches($places, 2) > 3;
+        $touched = array_values(array_filter(SurveyPlace::ordered($places), static fn (array $it): bool => $it['grade'] > 0));
+
+        return new self(
+            [...self::cleaning($leak, $whole, $dry), ...self::testing($touched), ...self::repairing($touched)],
+            $whole,
+            $dry ? 'no drying: it was not wetted' : ($whole ? '24 to 48 hours, warm and in moving air, parts with cavities upside down' : '2 hours, warm and in moving air'),
+            $leak['neutralise'] === null ? "No neutralising: {$leak['why']}." : "Neutralise first, then alcohol; not alcohol alone: {$leak['why']}.".($onBoard === [] ? '' : ' No bath of the whole board: it carries '.strtr(implode(', ', $onBoard), '_', ' ').'.'),
+        );
+    }
+
+    /** @param list<array{place: string, grade: int, carries: string, distance_mm?: ?float}> $places */
+    private static function reaches(array $places, int $grade): int
+    {
+        return count(array_filter($places, static fn (array $it): bool => $it['grade'] >= $grade));
+    }
+
+    /**
+     * @param array{left: string, neutralise: ?string, amount: string, then: string, why: string} $leak
+     *
+     * @return list<array{step: string, text: string, caution: ?string}>
+     */
+    private static function cleaning(array $leak, bool $whole, bool $dry): array
+    {
+        if ($dry) {
+            return [['step' => 'clean', 'text' => "It left {$leak['left']}: {$leak['then']}.", 'caution' => 'No water. Air the room first. Gloves and eyes. A safety data sheet goes before this list.']];
+        }
+        $steps = $leak['neutralise'] === null ? [] : [
+            ['step' => 'neutralise', 'text' => ucfirst($leak['amount']).'. It left '.$leak['left'].'.', 'caution' => 'Gloves, eyes, air. Never with bleach or peroxide.'],
+            ['step' => 'rinse', 'text' => $whole ? 'The whole board in demineralised water, twice.' : 'Demineralised water on a swab, three times, only where it was touched.', 'caution' => null],
+        ];
+
+        return [...$steps,
+            ['step' => 'clean', 'text' => 'Isopropyl alcohol of 90 % or more with a soft brush.', 'caution' => 'No flame, no hot iron, air.'],
+            ['step' => 'dry', 'text' => $whole ? '24 to 48 hours, warm and in moving air.' : '2 hours, warm and in moving air.', 'caution' => null],
+        ];
+    }
+
+    /**
+     * @param list<array{place: string, grade: int, carries: string, distance_mm?: ?float}> $touched
+     *
+     * @return list<array{step: string, text: string, caution: ?string}>
+     */
+    private static function testing(array $touched): array
+    {
+        return array_map(static fn (array $it): array => ['step' => 'test', 'text' => "Continuity of {$it['place']} (grade {$it['grade']}, carries {$it['carries']}).", 'caution' => null], $touched);
+    }
+
+    /**
+     * @param list<array{place: string, grade: int, carries: string, distance_mm?: ?float}> $touched
+     *
+     * @return list<array{step: string, text: string, caution: ?string}>
+     */
+    private static function repairing(array $touched): array
+    {
+        $eaten = array_values(array_filter($touched, static fn (array $it): bool => $it['grade'] >= 3));
+
+        return array_map(static fn (array $it): array => ['step' => 'repair', 'text' => $it['grade'] === 4 ? "Rebuild {$it['place']}." : "Replace or retin {$it['place']}; look under the mask around it.", 'caution' => 'Solder: lead and flux fumes. Wash hands.'], $eaten);
+    }
+}
