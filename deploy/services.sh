@@ -22,6 +22,7 @@ check_packages() { # $1: start or test
     need_extension "php$PHPV-xml" dom
     need_extension "php$PHPV-curl" curl
     need_extension "php$PHPV-zip" zip
+    need_extension "php$PHPV-gd" gd
     if [ "$1" = test ]; then
         need chromium chromium
         need chromium-driver chromedriver

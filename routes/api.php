@@ -2,6 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Batteries\BatteryController;
+use App\Batteries\CalendarController;
+use App\Corrosion\LeakController;
+use App\Http\ComputeController;
 use App\Http\OpenApiController;
 use App\Instruments\MeterController;
 use App\Logbook\BenchController;
@@ -9,6 +13,8 @@ use App\Logbook\BoardController;
 use App\Logbook\EntryController;
 use App\Logbook\JobController;
 use App\Logbook\MachineController;
+use App\Logbook\PhotoController;
+use App\Logbook\StripController;
 use App\People\PeopleController;
 use App\People\SessionController;
 use App\Rails\RunController;
@@ -27,6 +33,10 @@ Route::middleware('auth:sanctum')->group(static function (): void {
         Route::get('bench', [BenchController::class, 'show']);
         Route::get('jobs', [JobController::class, 'index']);
         Route::get('jobs/{job}', [JobController::class, 'show']);
+        Route::get('jobs/{job}/strip', [StripController::class, 'show']);
+        Route::get('jobs/{job}/photos', [PhotoController::class, 'index']);
+        Route::get('jobs/{job}/battery', [BatteryController::class, 'show']);
+        Route::get('jobs/{job}/leaks', [LeakController::class, 'show']);
         Route::get('machines', [MachineController::class, 'index']);
         Route::get('machines/{machine}', [MachineController::class, 'show']);
         Route::get('boards/{board}', [BoardController::class, 'show']);
@@ -42,7 +52,12 @@ Route::middleware('auth:sanctum')->group(static function (): void {
         Route::post('logbook/line', [EntryController::class, 'preview']);
         Route::post('jobs/{job}/rail-runs', [RunController::class, 'store']);
         Route::post('rail-runs/{run}/take', [RunController::class, 'take']);
-        Route::post('rails/{verb}', [RunController::class, 'compute']);
+        Route::post('compute/{room}/{verb}', [ComputeController::class, 'compute']);
+        Route::post('jobs/{job}/photos', [PhotoController::class, 'store']);
+        Route::post('jobs/{job}/battery-options', [BatteryController::class, 'options']);
+        Route::post('jobs/{job}/continuity/take', [LeakController::class, 'take']);
+        Route::post('calendar', [CalendarController::class, 'store']);
+        Route::delete('calendar', [CalendarController::class, 'destroy']);
         Route::post('machines', [MachineController::class, 'store']);
         Route::put('machines/{machine}/profile', [MachineController::class, 'update']);
         Route::post('boards/import', [BoardController::class, 'import']);

@@ -45,6 +45,16 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'load', type: 'string', enum: \Ash\Rails\Load::class), new OA\Property(property: 'what', type: 'string', enum: ['volts', 'ohms']),
     new OA\Property(property: 'corrects', type: 'string', description: 'the reading that this one corrects'),
 ])]
+#[OA\Schema(schema: 'PhotoBody', required: ['id', 'entry', 'at', 'file'], properties: [
+    new OA\Property(property: 'id', type: 'string', description: 'ULID of the photo'), new OA\Property(property: 'entry', type: 'string', description: 'ULID of its entry'),
+    new OA\Property(property: 'at', type: 'string', format: 'date-time'), new OA\Property(property: 'caption', type: 'string'),
+    new OA\Property(property: 'file', type: 'string', format: 'binary', description: 'JPEG, PNG or WebP, at most 20 MB'),
+])]
+#[OA\Schema(schema: 'ContinuityBody', required: ['id', 'at', 'meter', 'place', 'lead_ohm'], properties: [
+    new OA\Property(property: 'id', type: 'string', description: 'ULID of the entry'), new OA\Property(property: 'at', type: 'string', format: 'date-time'),
+    new OA\Property(property: 'meter', type: 'string'), new OA\Property(property: 'place', type: 'string', nullable: true, description: 'entry of the survey; null with the probes together'),
+    new OA\Property(property: 'lead_ohm', type: 'number'),
+])]
 #[OA\Schema(schema: 'LinkBody', required: ['days'], properties: [new OA\Property(property: 'days', type: 'integer', minimum: 1, maximum: 90)])]
 #[OA\Schema(schema: 'AnyDocument', type: 'object', additionalProperties: true)]
 final readonly class RequestBodies

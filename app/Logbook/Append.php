@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use App\Batteries\CompleteBattery;
+use App\Corrosion\CompleteContinuity;
 use App\Http\Conflict;
 use App\People\Person;
 use App\Rails\RecordReading;
@@ -83,6 +85,9 @@ final readonly class Append
             StoredReading::query()->create([...$row, 'entry_id' => $entry->id, 'at' => $entry->at]);
         }
         Projection::follow($this->job, $entry, $corrected);
+        if ($entry->kind === EntryKind::Strip) {
+            LearnConnectors::from($entry, $this->job);
+        }
         $this->job->sheet = SheetDocument::of(JobSheet::of(ReadFacts::of($this->job, $this->profile)));
         $this->job->save();
 
@@ -146,7 +151,7 @@ final readonly class Append
         $hazards = OpenItem::query()->where('open', true)->where('kind', 'hazard')
             ->where(fn ($query) => $query->where('job_id', $this->job->id)->orWhereIn('board_id', Board::query()->select('id')->where('machine_id', $this->job->machine_id)))
             ->orderBy('since')->pluck('text')->all();
-        CloseRule::check(Outcome::from($data['outcome']), $data['handed_back'], $data['limits'] ?? [], $data['waiting_for'] ?? null, array_values(array_map(strval(...), $hazards)));
+        CloseRule::check(Outcome::from($data['outcome']), $data['handed_back'], $data['limits'] ?? [], $data['waiting_for'] ?? null, array_values($hazards), Rebuild::of($this->job)->open());
     }
 
     /** @return array{array<string, mixed>, array<string, mixed>|null} data with what the record knows, and a reading's numbers */
@@ -168,7 +173,14 @@ final readonly class Append
             throw InvalidDocument::at('/data/rail', "the machine's profile has no rail \"{$draft->data['rail']}\"");
         }
 
-        return [$draft->data, null];
+        return [match ($draft->kind) {
+            EntryKind::Battery => CompleteBattery::note($this->job, $draft->data),
+            EntryKind::ClockRead => CompleteBattery::clock($this->job, $draft->data),
+            EntryKind::Continuity => CompleteContinuity::judge($this->job, $draft->data),
+            EntryKind::Rebuilt => Rebuild::complete($this->job, $draft->data),
+            EntryKind::Photo, EntryKind::Pin => Photo::complete($this->job, $draft->kind, $draft->data),
+            default => $draft->data,
+        }, null];
     }
 
     private function gate(EntryDraft $draft): GateState

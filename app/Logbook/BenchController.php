@@ -26,6 +26,7 @@ final readonly class BenchController
             $count - $open->count(),
             Cards::itemCards(Cards::items()->where('kind', 'waiting')->limit(self::LISTED)),
             Cards::itemCards(Cards::items()->where('kind', 'hazard')->limit(self::LISTED)),
+            Cards::itemCards(Cards::items()->whereNotNull('due')->reorder('due')->limit(self::LISTED)),
             Cards::jobCards($recent),
         ));
     }

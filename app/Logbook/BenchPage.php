@@ -14,6 +14,7 @@ final readonly class BenchPage
      * @param list<JobCard>      $jobs
      * @param list<OpenItemCard> $waiting
      * @param list<OpenItemCard> $hazards
+     * @param list<OpenItemCard> $due
      * @param list<JobCard>      $recent
      */
     public function __construct(
@@ -25,6 +26,8 @@ final readonly class BenchPage
         public array $waiting,
         #[OA\Property(type: 'array', items: new OA\Items(ref: OpenItemCard::class))]
         public array $hazards,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: OpenItemCard::class), description: 'clock tests and re-checks, the next one first')]
+        public array $due,
         #[OA\Property(type: 'array', items: new OA\Items(ref: JobCard::class), description: 'closed last')]
         public array $recent,
     ) {

@@ -25,6 +25,10 @@ final readonly class OpenItemCard
         public ?string $asked,
         #[OA\Property()]
         public string $since,
+        #[OA\Property(description: 'when it has its time; null for what has none')]
+        public ?string $due,
+        #[OA\Property(description: 'its time has come')]
+        public bool $is_due,
     ) {
     }
 }

@@ -6,6 +6,7 @@ namespace App\Logbook;
 
 use App\Rails\StoredReading;
 use Ash\Logbook\EntryKind;
+use Ash\Logbook\EntryWords;
 use Ash\Logbook\Outcome;
 use Ash\Logbook\Stage;
 
@@ -25,8 +26,8 @@ final readonly class Projection
     {
         match ($corrected->kind) {
             EntryKind::Reading => StoredReading::query()->where('entry_id', $corrected->id)->update(['superseded' => true]),
-            EntryKind::Hazard, EntryKind::Waiting => OpenItem::query()->where('id', $corrected->id)->update(['open' => false, 'ended_by' => $by->id]),
-            EntryKind::Undone, EntryKind::Arrived => OpenItem::query()->where('ended_by', $corrected->id)->update(['open' => true, 'ended_by' => null]),
+            EntryKind::Hazard, EntryKind::Waiting, EntryKind::Clock, EntryKind::Battery, EntryKind::Continuity => OpenItem::query()->where('id', $corrected->id)->update(['open' => false, 'ended_by' => $by->id]),
+            EntryKind::Undone, EntryKind::Arrived, EntryKind::ClockRead => OpenItem::query()->where('ended_by', $corrected->id)->update(['open' => true, 'ended_by' => null]),
             default => null,
         };
     }
@@ -36,20 +37,52 @@ final readonly class Projection
         match ($entry->kind) {
             EntryKind::Hazard => self::open($entry, 'hazard', $entry->text, null, $entry->at->format('Y-m-d H:i:s')),
             EntryKind::Waiting => self::open($entry, 'waiting', Record::word($entry, 'for'), Record::word($entry, 'asked') ?: null,
-                Record::word($entry, 'since') !== '' ? (new \DateTimeImmutable(Record::word($entry, 'since')))->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s') : $entry->at->format('Y-m-d H:i:s')),
+                Record::word($entry, 'since') !== '' ? self::utc(Record::word($entry, 'since')) : $entry->at->format('Y-m-d H:i:s')),
+            EntryKind::Clock => self::open($entry, 'clock', 'clock test', null, $entry->at->format('Y-m-d H:i:s'), Record::word($entry, 'due_at')),
+            EntryKind::ClockRead => self::end(Record::word($entry, 'test'), $entry),
+            EntryKind::Battery => self::battery($entry),
+            EntryKind::Continuity => self::continuity($entry),
             EntryKind::Undone => self::end(Record::word($entry, 'hazard'), $entry),
             EntryKind::Arrived => self::end(Record::word($entry, 'waiting'), $entry),
             default => null,
         };
     }
 
-    private static function open(Entry $entry, string $kind, string $text, ?string $asked, string $since): void
+    private static function open(Entry $entry, string $kind, string $text, ?string $asked, string $since, string $due = ''): void
     {
         $job = Job::query()->findOrFail($entry->job_id);
         OpenItem::query()->create([
             'id' => $entry->id, 'job_id' => $entry->job_id, 'board_id' => $entry->board_id ?? $job->board_id, 'kind' => $kind,
-            'text' => mb_substr($text, 0, 400), 'asked' => $asked, 'since' => $since, 'open' => true,
+            'text' => mb_substr($text, 0, 400), 'asked' => $asked, 'since' => $since, 'open' => true, 'due' => $due === '' ? null : self::utc($due),
         ]);
+    }
+
+    private static function utc(string $time): string
+    {
+        return (new \DateTimeImmutable($time))->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s');
+    }
+
+    /** A battery that is fitted ends the re-check of the one before it, and may open one of its own. */
+    private static function battery(Entry $entry): void
+    {
+        if (Record::word($entry, 'state') !== 'fitted') {
+            return;
+        }
+        OpenItem::query()->where('board_id', $entry->board_id)->where('kind', 'recheck')->where('open', true)->update(['open' => false, 'ended_by' => $entry->id]);
+        if (Record::word($entry, 'recheck_at') !== '') {
+            self::open($entry, 'recheck', 're-check: '.EntryWords::of($entry->kind, '', $entry->data), null, $entry->at->format('Y-m-d H:i:s'), Record::word($entry, 'recheck_at'));
+        }
+    }
+
+    /** A trace that is thin or open is a thing to repair until it reads sound. */
+    private static function continuity(Entry $entry): void
+    {
+        $place = Record::word($entry, 'what');
+        OpenItem::query()->where('job_id', $entry->job_id)->where('kind', 'repair')->where('open', true)->where('text', 'like', addcslashes($place, '%_\\').':%')->update(['open' => false, 'ended_by' => $entry->id]);
+        if (Record::word($entry, 'verdict') !== 'sound') {
+            $says = is_array($entry->data['wire_says'] ?? null) ? implode('; ', array_filter($entry->data['wire_says'], is_string(...))) : '';
+            self::open($entry, 'repair', "{$place}: ".Record::word($entry, 'verdict').", {$says}", null, $entry->at->format('Y-m-d H:i:s'));
+        }
     }
 
     private static function end(string $id, Entry $by): void

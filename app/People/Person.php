@@ -23,7 +23,7 @@ final class Person extends User
 
     protected $table = 'people';
     protected $fillable = ['name', 'email', 'password', 'role', 'active'];
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'calendar_hash'];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -23,7 +23,6 @@ use Ash\Logbook\EntryDraft;
 use Ash\Logbook\Ulid;
 use Ash\Rails\Load;
 use Ash\Rails\Rail;
-use Ash\Rails\RailsRoom;
 use Ash\Rails\Ripple;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -117,15 +116,6 @@ final readonly class RunController
             $ac->value === null => [['volts' => $main->value], $main->state->value, "no ripple: {$ac->words}"],
             default => [['volts' => $main->value, 'ripple_mvpp' => Ripple::fromRms($ac->value), 'ripple_from' => 'rms'], $main->state->value, ''],
         };
-    }
-
-    #[OA\Post(path: '/rails/{verb}', operationId: 'computeRails', tags: ['rails'], parameters: [new OA\PathParameter(name: 'verb', schema: new OA\Schema(type: 'string', enum: ['judge', 'path', 'budget', 'discharge', 'logic']))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')), responses: [new OA\Response(response: 200, description: 'as bin/ash answers', content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
-    public function compute(Request $request, string $verb): JsonResponse
-    {
-        Body::of($request);
-        $compute = (new RailsRoom())->verbs()[$verb] ?? abort(404);
-
-        return JsonResponse::fromJsonString($compute->answer($request->getContent()));
     }
 
     private static function taken(string $state, string $words, Run $run, Load $load): JsonResponse

@@ -20,10 +20,11 @@ final class Board
     private const STRAY = 0.004;
 
     /**
-     * @param array<string, Rail> $rails
-     * @param list<Fault>         $faults
+     * @param array<string, Rail>   $rails
+     * @param list<Fault>           $faults
+     * @param array<string, ?float> $traces ohms by the name of the place, without the leads; null: open
      */
-    private function __construct(private readonly array $rails, private readonly array $faults, public readonly string $title, public readonly float $noiseV)
+    private function __construct(private readonly array $rails, private readonly array $faults, public readonly string $title, public readonly float $noiseV, private readonly float $leadOhms, private readonly array $traces)
     {
     }
 
@@ -38,9 +39,9 @@ final class Board
             throw new \RuntimeException("{$file} names a board that is not there");
         }
 
-        /** @var array{rails: array<string, Rail>, noise_v?: float} $board */
-        /** @var array{title?: string, faults?: list<Fault>} $scene */
-        return new self($board['rails'], $scene['faults'] ?? [], $scene['title'] ?? '', $board['noise_v'] ?? 0.002);
+        /** @var array{rails: array<string, Rail>, noise_v?: float, lead_ohms?: float} $board */
+        /** @var array{title?: string, faults?: list<Fault>, traces?: array<string, ?float>} $scene */
+        return new self($board['rails'], $scene['faults'] ?? [], $scene['title'] ?? '', $board['noise_v'] ?? 0.002, $board['lead_ohms'] ?? 0.18, $scene['traces'] ?? []);
     }
 
     /** How the meter itself behaves at this probe: silent, drops, garbled, busy, error, overload, or null when it is well. */
@@ -91,9 +92,17 @@ final class Board
         return $mvpp / 1000 * $share / (2 * sqrt(3));
     }
 
-    /** Ohms from a rail to ground with the power off; null when the board has no such rail. */
-    public function resistance(string $rail): ?float
+    /** Ohms from a rail to ground with the power off, of the leads alone ("leads"), or along a trace ("continuity"); null when there is no way. */
+    public function resistance(string $rail, string $point = ''): ?float
     {
+        if ($rail === 'leads') {
+            return $this->leadOhms;
+        }
+        if ($rail === 'continuity') {
+            $ohms = array_key_exists($point, $this->traces) ? $this->traces[$point] : 0.05;
+
+            return $ohms === null ? null : $this->leadOhms + $ohms;
+        }
         $it = $this->rails[$rail] ?? null;
 
         return $it === null ? null : $this->fault('short', $rail)['ohms'] ?? $it['ohms_to_ground'] ?? 220;

@@ -182,9 +182,9 @@ final class FormatsTest extends TestCase
         $document = '{"rails": [{"name": "+12", "nominal_v": 12, "ripple_max_mvpp": 120}], "meter": {"reading_pct": 0.5, "counts": 2, "resolution_v": 0.01}, "readings": [{"rail": "+12", "volts": 10.8, "load": "working", "ripple_mvpp": 310}]}';
         $file = tempnam(sys_get_temp_dir(), 'ash') ?: '';
         file_put_contents($file, $document);
-        self::assertSame(json_decode((string) shell_exec(base_path('bin/ash')." rails judge {$file}"), true), $this->send('POST', '/api/rails/judge', $document)->assertOk()->json());
+        self::assertSame(json_decode((string) shell_exec(base_path('bin/ash')." rails judge {$file}"), true), $this->send('POST', '/api/compute/rails/judge', $document)->assertOk()->json());
         unlink($file);
-        self::assertRefused($this->send('POST', '/api/rails/judge', str_replace('10.8', '"x"', $document)), '/readings/0/volts');
-        $this->send('POST', '/api/rails/weigh', '{}')->assertStatus(404);
+        self::assertRefused($this->send('POST', '/api/compute/rails/judge', str_replace('10.8', '"x"', $document)), '/readings/0/volts');
+        $this->send('POST', '/api/compute/rails/weigh', '{}')->assertStatus(404);
     }
 }

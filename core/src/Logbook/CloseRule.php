@@ -11,11 +11,12 @@ final readonly class CloseRule
 {
     /**
      * @param list<string> $limits      what does not work, one line each
+     * @param list<string> $notRebuilt  what the rebuild list still has open
      * @param list<string> $openHazards temporary fixes on the job's boards that nobody has undone
      *
      * @throws InvalidDocument with the pointer of the field that is in the way
      */
-    public static function check(Outcome $outcome, bool $handedBack, array $limits, ?string $waitingFor, array $openHazards): void
+    public static function check(Outcome $outcome, bool $handedBack, array $limits, ?string $waitingFor, array $openHazards, array $notRebuilt = []): void
     {
         match (true) {
             $outcome === Outcome::FixedWithLimits && $limits === [] => throw InvalidDocument::at('/data/limits', 'fixed with limits: list each limit'),
@@ -23,6 +24,7 @@ final readonly class CloseRule
             $outcome === Outcome::Parked && $waitingFor === null => throw InvalidDocument::at('/data/waiting_for', 'parked: say what it waits for'),
             $outcome === Outcome::Parked && $handedBack => throw InvalidDocument::at('/data/handed_back', 'a parked job is not handed back'),
             $handedBack && $openHazards !== [] => throw InvalidDocument::at('/data/handed_back', 'a temporary fix is still open: '.implode('; ', $openHazards).'. Undo it, or close without handing back'),
+            $handedBack && $notRebuilt !== [] => throw InvalidDocument::at('/data/handed_back', 'not rebuilt yet: '.implode('; ', $notRebuilt).'. Tick the rebuild list, or close without handing back'),
             default => null,
         };
     }

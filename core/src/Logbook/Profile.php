@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ash\Logbook;
 
+use Ash\Batteries\BoardNeeds;
 use Ash\Document\Node;
 use Ash\Rails\Budget;
 use Ash\Rails\Rail;
@@ -24,6 +25,8 @@ final readonly class Profile
      * @param array<string, list<string>>                             $feeds       by rail: chips it feeds or protects
      * @param list<array{source: string, note: string}>               $sourceNotes
      * @param list<Caution>                                           $cautions
+     * @param list<array{name: string, orientation: string}>          $connectors  which way round they sit
+     * @param ?BoardNeeds                                             $battery     what the boards want of their battery
      */
     private function __construct(
         public string $slug,
@@ -36,13 +39,15 @@ final readonly class Profile
         public ?Budget $budget,
         public array $sourceNotes,
         public array $cautions,
+        public array $connectors,
+        public ?BoardNeeds $battery,
     ) {
     }
 
     /** @throws \Ash\Document\InvalidDocument */
     public static function read(Node $node): self
     {
-        $node->only('format', 'slug', 'name', 'kind', 'boards', 'rails', 'supply', 'source_notes', 'cautions');
+        $node->only('format', 'slug', 'name', 'kind', 'boards', 'rails', 'supply', 'source_notes', 'cautions', 'connectors', 'battery');
         if ($node->at('format')->string() !== self::FORMAT) {
             $node->at('format')->refuse('must be '.self::FORMAT);
         }
@@ -63,6 +68,8 @@ final readonly class Profile
             self::budget($node),
             self::sourceNotes($node->optional('source_notes')),
             array_map(static fn (Node $word): Caution => $word->enum(Caution::class), $node->optional('cautions')?->items() ?? []),
+            self::connectors($node->optional('connectors')),
+            $node->has('battery') ? BoardNeeds::read($node->at('battery')) : null,
         );
     }
 
@@ -151,6 +158,15 @@ final readonly class Profile
         unset($given->label, $given->loads);
 
         return Budget::of(Node::of($given, $supply->pointer), $supply->optional('loads') ?? Node::of([], "{$supply->pointer}/loads"));
+    }
+
+    /** @return list<array{name: string, orientation: string}> */
+    private static function connectors(?Node $list): array
+    {
+        return array_map(static fn (Node $it): array => [
+            'name' => $it->only('name', 'orientation')->at('name')->text(60),
+            'orientation' => $it->at('orientation')->text(200),
+        ], $list?->items() ?? []);
     }
 
     /** @return list<array{source: string, note: string}> */

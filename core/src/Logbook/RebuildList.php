@@ -12,8 +12,8 @@ namespace Ash\Logbook;
 final readonly class RebuildList
 {
     /**
-     * @param list<array{id: string, item: Item, ticked: bool}> $rows  last out is first in
-     * @param array<string, int>                                $over  by kind: positive is left over, negative is short
+     * @param list<array{id: string, item: Item, ticked: bool}> $rows last out is first in
+     * @param array<string, int>                                $over by kind: positive is left over, negative is short
      */
     private function __construct(public array $rows, public array $over)
     {

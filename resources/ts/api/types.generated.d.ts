@@ -68,6 +68,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["makeCalendar"];
+        delete: operations["revokeCalendar"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/compute/{room}/{verb}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["compute"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs": {
         parameters: {
             query?: never;
@@ -100,6 +132,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/battery": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showBattery"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/battery-options": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["compareBatteries"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/continuity/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeContinuity"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/entries": {
         parameters: {
             query?: never;
@@ -110,6 +190,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["addEntry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/leaks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showLeaks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listPhotos"];
+        put?: never;
+        post: operations["takePhoto"];
         delete?: never;
         options?: never;
         head?: never;
@@ -142,6 +254,22 @@ export interface paths {
         get: operations["listReportLinks"];
         put?: never;
         post: operations["addReportLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/strip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showStrip"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -340,22 +468,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/rails/{verb}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["computeRails"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/report-links/{link}": {
         parameters: {
             query?: never;
@@ -395,8 +507,26 @@ export interface components {
         AnyDocument: {
             [key: string]: unknown;
         };
+        /** @description What is known of a board's battery and its clock. */
+        BatteryPage: {
+            board: components["schemas"]["BoardNumbers"];
+            cautions: string[];
+            chemistries: components["schemas"]["ChoiceCard"][];
+            job: components["schemas"]["JobCard"];
+            /** @description latest first */
+            notes: string[];
+            options: components["schemas"]["ChoiceCard"][];
+            /** @description towards what the positive end lay */
+            positive_towards: string | null;
+            /** @description clock tests that were read, latest first */
+            read: string[];
+            /** @description clock tests that run */
+            tests: components["schemas"]["OpenItemCard"][];
+        };
         /** @description What is on the bench now. */
         BenchPage: {
+            /** @description clock tests and re-checks, the next one first */
+            due: components["schemas"]["OpenItemCard"][];
             hazards: components["schemas"]["OpenItemCard"][];
             jobs: components["schemas"]["JobCard"][];
             /** @description open jobs beyond those listed */
@@ -412,6 +542,15 @@ export interface components {
             serial: string | null;
             slot: string;
         };
+        /** @description What the board wants of its battery, as it is typed: "2.4", "10u", "470". Empty where nothing is known. */
+        BoardNumbers: {
+            diode_drop_v: string;
+            retention_max_v: string;
+            retention_min_v: string;
+            series_ohm: string;
+            standby_a: string;
+            supply_v: string;
+        };
         /** @description Everything that ever happened to a board. */
         BoardPage: {
             board: components["schemas"]["BoardCard"];
@@ -424,6 +563,10 @@ export interface components {
             /** @description cursor of the next page */
             next_before: string | null;
             places: components["schemas"]["PlacePoint"][];
+        };
+        /** @description A calendar's address, shown once. */
+        CalendarCard: {
+            url: string;
         };
         /** @description A likely cause. */
         CauseCard: {
@@ -442,6 +585,16 @@ export interface components {
             value: string;
             words: string;
         };
+        ContinuityBody: {
+            /** Format: date-time */
+            at: string;
+            /** @description ULID of the entry */
+            id: string;
+            lead_ohm: number;
+            meter: string;
+            /** @description entry of the survey; null with the probes together */
+            place: string | null;
+        };
         EntryBody: {
             /** Format: date-time */
             at: string;
@@ -453,7 +606,7 @@ export interface components {
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "symptom" | "observation" | "reading" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "battery" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn";
+            kind?: "symptom" | "observation" | "reading" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "battery" | "clock" | "clock_read" | "strip" | "rebuilt" | "survey" | "continuity" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -574,6 +727,27 @@ export interface components {
             sheet: components["schemas"]["SheetCard"];
             stages: components["schemas"]["StageCard"][];
         };
+        /** @description The leak survey of a job, the work list that follows from it, and the continuity of what it touched. */
+        LeakPage: {
+            carries: string[];
+            cautions: string[];
+            chemistries: components["schemas"]["ChoiceCard"][];
+            /** @description of the battery that leaked; null while nobody has said */
+            chemistry: string | null;
+            drying: string;
+            /** @description what forbids a bath of the whole board */
+            forbids: string[];
+            grades: string[];
+            holds: string[];
+            job: components["schemas"]["JobCard"];
+            /** @description worst first */
+            places: components["schemas"]["PlaceCard"][];
+            plan: components["schemas"]["PlanStep"][];
+            /** @description why there is no plan */
+            refused: string | null;
+            repairs: components["schemas"]["OpenItemCard"][];
+            school: string;
+        };
         LineBody: {
             line: string;
         };
@@ -664,15 +838,46 @@ export interface components {
             text: string;
             why: string;
         };
+        /** @description What the meter gave in ohms. */
+        OhmsTaken: {
+            /**
+             * Format: float
+             * @description null when open or when there is none
+             */
+            ohms: number | null;
+            state: string;
+            words: string;
+        };
         /** @description A temporary fix or a waiting that has not ended. */
         OpenItemCard: {
             asked: string | null;
+            /** @description when it has its time; null for what has none */
+            due: string | null;
             id: string;
+            /** @description its time has come */
+            is_due: boolean;
             job_id: string;
             job_label: string;
             kind: string;
             since: string;
             text: string;
+        };
+        /** @description One replacement against this board's numbers, ready to be drawn. */
+        OptionCard: {
+            charge: string | null;
+            id: string;
+            leaks: boolean;
+            needs: string[];
+            reasons: string[];
+            /** @description when it should be looked at again */
+            recheck_at: string;
+            recommended: boolean;
+            school: string;
+            span: components["schemas"]["SpanCard"] | null;
+            verdict: string;
+            volts: string | null;
+            words: string;
+            years: string;
         };
         /** @description Where along a rail the voltage is lost. */
         PathCard: {
@@ -707,11 +912,68 @@ export interface components {
             /** @enum {string} */
             role: "lead" | "technician" | "viewer";
         };
+        PhotoBody: {
+            /** Format: date-time */
+            at: string;
+            caption?: string;
+            /** @description ULID of its entry */
+            entry: string;
+            /**
+             * Format: binary
+             * @description JPEG, PNG or WebP, at most 20 MB
+             */
+            file: string;
+            /** @description ULID of the photo */
+            id: string;
+        };
+        /** @description A picture of a job with its pins. */
+        PhotoCard: {
+            at: string;
+            author: string;
+            caption: string;
+            height: number;
+            id: string;
+            pins: components["schemas"]["PinCard"][];
+            /** @description address of the thumbnail */
+            thumbnail: string;
+            /** @description address of the picture */
+            url: string;
+            width: number;
+        };
+        /** @description A numbered mark on a picture, at shares of its width and height. */
+        PinCard: {
+            number: number;
+            text: string;
+            x: number;
+            y: number;
+        };
+        /** @description A place that the leak touched, and its continuity as it was last read. */
+        PlaceCard: {
+            /** @description the reading that stands */
+            entry_id: string | null;
+            grade: number;
+            /** @description the entry */
+            id: string;
+            limits: string;
+            place: string;
+            reasons: string[];
+            says: string;
+            strip: components["schemas"]["StripCard"];
+            value: string | null;
+            /** @description sound, thin or open */
+            verdict: string | null;
+        };
         /** @description A test point that has readings. */
         PlacePoint: {
             rail: string;
             readings: number;
             test_point: string;
+        };
+        /** @description One thing to do after a leak. */
+        PlanStep: {
+            caution: string | null;
+            step: string;
+            text: string;
         };
         /** @description A rail of a profile in words. */
         RailCard: {
@@ -808,6 +1070,13 @@ export interface components {
             note: string;
             source: string;
         };
+        /** @description From the end of a cell's life to fresh, against the retention limits, as shares of a strip's width. */
+        SpanCard: {
+            end: number;
+            fresh: number;
+            high: number;
+            low: number;
+        };
         /** @description A stage of the strip. */
         StageCard: {
             current: boolean;
@@ -871,6 +1140,27 @@ export interface components {
             wide_high: number | null;
             /** Format: float */
             wide_low: number | null;
+        };
+        /** @description The strip-down list as it is put back: reversed, ticked, with what is left over. */
+        StripPage: {
+            cautions: string[];
+            job: components["schemas"]["JobCard"];
+            /** @description which way round connectors sit, from the machine's profile */
+            known: string[];
+            /** @description what stands in the way of calling it rebuilt */
+            open: string[];
+            /** @description last out is first in */
+            rows: components["schemas"]["StripRow"][];
+        };
+        /** @description An item that came out. */
+        StripRow: {
+            /** @description its fixings, as a line that can be corrected: "6 M4x8, 2 M3x6" */
+            fixings: string;
+            /** @description the entry */
+            id: string;
+            says: string;
+            ticked: boolean;
+            what: string;
         };
         /** @description What is suspected, and why. */
         SuspectCard: {
@@ -1009,6 +1299,80 @@ export interface operations {
             };
         };
     };
+    makeCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description a new address; the one before it no longer answers */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarCard"];
+                };
+            };
+        };
+    };
+    revokeCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description taken back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    compute: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: "rails" | "batteries" | "corrosion";
+                verb: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["AnyDocument"];
+            };
+        };
+        responses: {
+            /** @description as bin/ash answers */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnyDocument"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
     listJobs: {
         parameters: {
             query?: {
@@ -1096,6 +1460,98 @@ export interface operations {
             };
         };
     };
+    showBattery: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the board's battery */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatteryPage"];
+                };
+            };
+        };
+    };
+    compareBatteries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["BoardNumbers"];
+            };
+        };
+        responses: {
+            /** @description best first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionCard"][];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    takeContinuity: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ContinuityBody"];
+            };
+        };
+        responses: {
+            /** @description a reading in the record, or why there is none */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OhmsTaken"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
     addEntry: {
         parameters: {
             query?: never;
@@ -1136,6 +1592,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Errors"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showLeaks: {
+        parameters: {
+            query?: {
+                /** @description comma-separated: further chemicals meant to be used */
+                also?: string;
+                /** @description comma-separated: what the board carries that forbids a bath */
+                on_board?: string;
+            };
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description survey, work list, continuity */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeakPage"];
+                };
+            };
+        };
+    };
+    listPhotos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description in time order */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoCard"][];
+                };
+            };
+        };
+    };
+    takePhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": components["schemas"]["PhotoBody"];
+            };
+        };
+        responses: {
+            /** @description in the record */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoCard"][];
                 };
             };
             /** @description refused */
@@ -1228,6 +1768,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinkCard"];
+                };
+            };
+        };
+    };
+    showStrip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the strip-down list and how far it is put back */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StripPage"];
                 };
             };
         };
@@ -1658,41 +2220,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TakenCard"];
-                };
-            };
-            /** @description refused */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Errors"];
-                };
-            };
-        };
-    };
-    computeRails: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                verb: "judge" | "path" | "budget" | "discharge" | "logic";
-            };
-            cookie?: never;
-        };
-        requestBody?: {
-            content: {
-                "application/json": components["schemas"]["AnyDocument"];
-            };
-        };
-        responses: {
-            /** @description as bin/ash answers */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["AnyDocument"];
                 };
             };
             /** @description refused */

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Batteries;
+
+use App\Http\Body;
+use App\Http\Errors;
+use App\Logbook\Cards;
+use App\Logbook\ChoiceCard;
+use App\Logbook\Entry;
+use App\Logbook\Job;
+use App\Logbook\Machine;
+use Ash\Batteries\BatteriesRoom;
+use Ash\Batteries\BatteryNote;
+use Ash\Batteries\BoardNeeds;
+use Ash\Batteries\Chemistry;
+use Ash\Batteries\Option;
+use Ash\Batteries\Suitability;
+use Ash\Document\Node;
+use Ash\Logbook\Caution;
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\EntryWords;
+use Ash\Logbook\Stage;
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
+use Ash\Quantity\UnreadableQuantity;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
+
+final readonly class BatteryController
+{
+    /** A cell is looked at again after half its life, and at the latest after two years (common practice, no source). */
+    private const RECHECK_YEARS = 2.0;
+
+    #[OA\Get(path: '/jobs/{job}/battery', operationId: 'showBattery', tags: ['batteries'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'the board\'s battery', content: new OA\JsonContent(ref: BatteryPage::class))])]
+    public function show(Job $job): JsonResponse
+    {
+        $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
+        $read = Entry::query()->where('board_id', $job->board_id)->where('kind', EntryKind::ClockRead)->orderByDesc('at')->limit(10)->get();
+
+        return new JsonResponse(new BatteryPage(
+            Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
+            array_map(static fn (Entry $note): string => $note->at->format('j M Y').': '.BatteryNote::words($note->data), CompleteBattery::notes($job)),
+            CompleteBattery::polarity($job),
+            self::numbers($profile->battery),
+            array_map(static fn (Chemistry $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Chemistry::cases()),
+            array_map(static fn (Option $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Option::cases()),
+            Cards::itemCards(Cards::items()->where('open_items.board_id', $job->board_id)->where('kind', 'clock')),
+            array_values($read->map(static fn (Entry $it): string => $it->at->format('j M Y').': '.EntryWords::of($it->kind, '', $it->data))->all()),
+            array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Battery)),
+        ));
+    }
+
+    #[OA\Post(path: '/jobs/{job}/battery-options', operationId: 'compareBatteries', tags: ['batteries'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: BoardNumbers::class)), responses: [
+        new OA\Response(response: 200, description: 'best first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: OptionCard::class))),
+        new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+    ])]
+    public function options(Request $request, Job $job): JsonResponse
+    {
+        $board = self::board(Body::of($request)->only('retention_min_v', 'retention_max_v', 'standby_a', 'supply_v', 'series_ohm', 'diode_drop_v'));
+        $ranked = BatteriesRoom::ranked($board, Option::cases());
+        $best = BatteriesRoom::recommended($ranked);
+
+        return new JsonResponse(array_map(static fn (Suitability $it): OptionCard => self::card($it, $board, $it === $best), $ranked));
+    }
+
+    private static function numbers(?BoardNeeds $needs): BoardNumbers
+    {
+        $text = static fn (?float $value): string => $value === null ? '' : Notation::plain($value, 6);
+
+        return new BoardNumbers($text($needs?->minV), $text($needs?->maxV), $needs === null ? '' : Notation::plain($needs->standbyA * 1e6, 4).'u', $text($needs?->supplyV), $text($needs?->seriesOhm), $text($needs->diodeV ?? 0.3));
+    }
+
+    private static function board(Node $body): BoardNeeds
+    {
+        $value = static function (string $field, Unit $unit) use ($body): ?float {
+            $node = $body->at($field);
+            if (trim($node->string()) === '') {
+                return null;
+            }
+            try {
+                $read = Notation::read($node->string(), $unit);
+            } catch (UnreadableQuantity $problem) {
+                $node->refuse($problem->getMessage());
+            }
+
+            return $read;
+        };
+        $charge = ['supply_v' => $value('supply_v', Unit::Volt), 'series_ohm' => $value('series_ohm', Unit::Ohm)];
+        $fields = array_filter([
+            'retention_min_v' => $value('retention_min_v', Unit::Volt), 'retention_max_v' => $value('retention_max_v', Unit::Volt), 'standby_a' => $value('standby_a', Unit::Ampere),
+            'diode_drop_v' => $value('diode_drop_v', Unit::Volt),
+        ], static fn (?float $it): bool => $it !== null);
+        if (($charge['supply_v'] === null) !== ($charge['series_ohm'] === null)) {
+            $body->at($charge['supply_v'] === null ? 'supply_v' : 'series_ohm')->refuse('supply and resistor come together: a board that charges has both');
+        }
+
+        return BoardNeeds::read(Node::of((object) [...$fields, ...($charge['supply_v'] === null ? [] : ['charge' => (object) $charge])]));
+    }
+
+    private static function card(Suitability $it, BoardNeeds $board, bool $recommended): OptionCard
+    {
+        $volts = $it->freshV === null || $it->endV === null ? null : Notation::print($it->freshV, Unit::Volt, 3).' to '.Notation::print($it->endV, Unit::Volt, 3);
+        $recheck = now()->addDays((int) (365.25 * min(self::RECHECK_YEARS, ($it->years ?? self::RECHECK_YEARS) / 2)));
+
+        return new OptionCard(
+            $it->option->value, $it->option->words(), $it->option->school(), $volts, self::lasting($it), $it->chargeA === null ? null : Notation::print($it->chargeA, Unit::Ampere, 3),
+            array_map(static fn (string $need): string => strtr($need, '_', ' '), $it->needs), $it->leakOnBoard(), $it->verdict, $it->reasons, self::span($it, $board), $recommended, $recheck->format(Cards::TIME),
+        );
+    }
+
+    private static function lasting(Suitability $it): string
+    {
+        return match (true) {
+            $it->years === null => '',
+            $it->holdS !== null && is_finite($it->holdS) => Notation::plain($it->holdS / 86400, 3).' days from full',
+            default => Notation::plain($it->years, 2).' years',
+        };
+    }
+
+    /** The limits take the middle of the strip; what lies beyond is drawn at its edge. */
+    private static function span(Suitability $it, BoardNeeds $board): ?SpanCard
+    {
+        if ($it->freshV === null || $it->endV === null) {
+            return null;
+        }
+        $share = static fn (float $volts): float => max(0.0, min(1.0, 0.2 + ($volts - $board->minV) / ($board->maxV - $board->minV) * 0.6));
+
+        return new SpanCard(0.2, 0.8, $share($it->endV), $share($it->freshV));
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Corrosion;
+
+use OpenApi\Attributes as OA;
+
+/** What the meter gave in ohms. */
+#[OA\Schema]
+final readonly class OhmsTaken
+{
+    public function __construct(
+        #[OA\Property()]
+        public string $state,
+        #[OA\Property()]
+        public string $words,
+        #[OA\Property(description: 'null when open or when there is none')]
+        public ?float $ohms,
+    ) {
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use App\Http\Conflict;
+use App\People\Person;
+use Ash\Document\InvalidDocument;
+use Ash\Logbook\EntryDraft;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Intervention\Image\Drivers\Gd\Driver;
+use Intervention\Image\Exceptions\RuntimeException as Unreadable;
+use Intervention\Image\ImageManager;
+
+/**
+ * A picture on its way into the record: checked by what is in it and not by its name, turned upright, re-encoded (which leaves
+ * place, time and camera behind), at most 2000 pixels, with a thumbnail. File, row and entry are there together or not at all.
+ */
+final readonly class TakePhoto
+{
+    public const MAX_BYTES = 20_000_000;
+    private const MAX_PIXELS = 60_000_000;
+    private const LONGEST = 2000;
+    private const THUMBNAIL = 320;
+    private const TYPES = ['image/jpeg' => ['jpg', 'jpeg'], 'image/png' => ['png'], 'image/webp' => ['webp']];
+
+    public static function into(Job $job, string $id, EntryDraft $draft, ?UploadedFile $file, Person $who): Photo
+    {
+        $known = Photo::query()->where('id', $id)->first();
+        if ($known !== null) {
+            return $known->job_id === $job->id ? $known : throw Conflict::at('/id', 'another photo has this id');
+        }
+        $path = self::checked($file);
+        $photo = new Photo(['id' => $id, 'job_id' => $job->id, 'author' => $who->name, 'bytes' => filesize($path), 'sha256' => hash_file('sha256', $path), 'taken_in_at' => now()]);
+        self::encode($path, $photo);
+        try {
+            DB::transaction(static function () use ($photo, $job, $draft, $who): void {
+                $photo->save();
+                Append::to($job->id, $draft, $who);
+            }, 3);
+        } catch (\Throwable $problem) {
+            @unlink($photo->file());
+            @unlink($photo->file(true));
+            throw $problem;
+        }
+
+        return $photo;
+    }
+
+    private static function checked(?UploadedFile $file): string
+    {
+        if ($file === null || (!$file->isValid() && $file->getError() === UPLOAD_ERR_NO_FILE)) {
+            throw InvalidDocument::at('/file', 'is missing: choose a JPEG, PNG or WebP picture');
+        }
+        if (!$file->isValid() || $file->getSize() > self::MAX_BYTES) {
+            throw InvalidDocument::at('/file', 'is larger than 20 MB or did not arrive whole');
+        }
+        $path = $file->getPathname();
+        $type = (new \finfo(FILEINFO_MIME_TYPE))->file($path) ?: '';
+        if (preg_match('/^....ftyp(heic|heix|hevc|heim|mif1|msf1)/s', (string) file_get_contents($path, length: 12)) === 1) {
+            throw InvalidDocument::at('/file', 'is a HEIC picture, which this server cannot read: set the camera to JPEG, or export it as JPEG');
+        }
+        if (!isset(self::TYPES[$type])) {
+            throw InvalidDocument::at('/file', "is not a JPEG, PNG or WebP picture, whatever its name says (it is {$type})");
+        }
+        $extension = mb_strtolower($file->getClientOriginalExtension());
+        if ($extension !== '' && !in_array($extension, self::TYPES[$type], true)) {
+            throw InvalidDocument::at('/file', "is called .{$extension} and is {$type}: a file that lies about its type is not taken");
+        }
+        $size = @getimagesize($path);
+        if ($size === false || $size[0] * $size[1] > self::MAX_PIXELS) {
+            throw InvalidDocument::at('/file', $size === false ? 'cannot be read: it is damaged' : 'has more than 60 million pixels');
+        }
+
+        return $path;
+    }
+
+    private static function encode(string $path, Photo $photo): void
+    {
+        ini_set('memory_limit', '640M');
+        try {
+            $image = (new ImageManager(new Driver()))->read($path)->scaleDown(self::LONGEST, self::LONGEST);
+        } catch (Unreadable) {
+            throw InvalidDocument::at('/file', 'cannot be read: it is damaged');
+        }
+        is_dir(dirname($photo->file())) || mkdir(dirname($photo->file()), 0o750, true);
+        $photo->width = $image->width();
+        $photo->height = $image->height();
+        $image->toJpeg(84)->save($photo->file());
+        $image->scaleDown(self::THUMBNAIL, self::THUMBNAIL)->toJpeg(78)->save($photo->file(true));
+    }
+}
