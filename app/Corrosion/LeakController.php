@@ -21,6 +21,8 @@ use Ash\Document\Node;
 use Ash\Logbook\EntryDraft;
 use Ash\Logbook\EntryKind;
 use Ash\Logbook\Ulid;
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -35,7 +37,7 @@ final readonly class LeakController
     public function show(Request $request, Job $job): JsonResponse
     {
         $query = Node::of((object) $request->query->all())->only('on_board', 'also');
-        $list = static fn (?Node $words): array => $words === null ? [] : array_values(array_filter(array_map(trim(...), explode(',', $words->string())), static fn (string $it): bool => $it !== ''));
+        $list = static fn (?Node $words): array => $words === null || $words->isNull() ? [] : array_values(array_filter(array_map(trim(...), explode(',', $words->string())), static fn (string $it): bool => $it !== ''));
 
         return new JsonResponse(LeakPages::of($job, $list($query->optional('on_board')), $list($query->optional('also'))));
     }
@@ -70,6 +72,8 @@ final readonly class LeakController
             Append::to($job->id, $draft, SignedIn::person($request));
         }
 
-        return new JsonResponse(new OhmsTaken(MeterState::Reading->value, '', $open ? null : max(0.0, (float) $answer->value)));
+        $ohms = $open ? null : max(0.0, (float) $answer->value);
+
+        return new JsonResponse(new OhmsTaken(MeterState::Reading->value, $survey === null && $ohms !== null ? Notation::print($ohms, Unit::Ohm, 3) : '', $ohms));
     }
 }

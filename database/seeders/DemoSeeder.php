@@ -31,6 +31,9 @@ final class DemoSeeder
     /** @var array<string, string> run identifiers by the name that the notes give them */
     private array $runs = [];
 
+    /** @var array<string, string> entries by the tag that the notes give them */
+    private array $tags = [];
+
     private Job $job;
 
     /** @param array<string, Person> $people by the name that the notes use */
@@ -62,7 +65,7 @@ final class DemoSeeder
         $opened = $entries[0]->at('at')->instant();
         $machine = Machine::query()->where('slug', $notes->at('machine')->string())->firstOrFail();
         $board = Board::query()->where('machine_id', $machine->id)->where('slot', $notes->at('board')->string())->firstOrFail();
-        $this->runs = [];
+        $this->runs = $this->tags = [];
         [$this->job] = OpenJob::with([
             'id' => self::id($opened), 'machine_id' => $machine->id, 'board_id' => $board->id, 'title' => $notes->at('title')->string(), 'owner' => $notes->at('owner')->string(),
             'allowance_minutes' => $notes->at('allowance_minutes')->integer(1), 'opened_at' => $opened, 'last_entry_at' => $opened,
@@ -71,9 +74,15 @@ final class DemoSeeder
             match (true) {
                 $entry->has('readings') => $this->run($entry),
                 $entry->has('corrects_reading') => $this->correct($entry),
-                default => $this->add($entry, $entry->has('line') ? ['line' => $entry->at('line')->string()] : ['kind' => $entry->at('kind')->string(), 'data' => $entry->at('data')->raw()]),
+                default => $this->add($entry, $entry->has('line') ? ['line' => $entry->at('line')->string()] : ['kind' => $entry->at('kind')->string(), 'data' => $this->resolved($entry->at('data'))]),
             };
         }
+    }
+
+    /** "@tag" in the notes stands for the entry that carries the tag. */
+    private function resolved(Node $data): object
+    {
+        return (object) array_map(fn (mixed $value): mixed => is_string($value) && str_starts_with($value, '@') ? $this->tags[substr($value, 1)] : $value, get_object_vars($data->object()));
     }
 
     /** @param array<string, mixed> $fields */
@@ -81,7 +90,11 @@ final class DemoSeeder
     {
         $at = CarbonImmutable::instance($entry->at('at')->instant())->addSeconds($secondsLater);
         $who = $this->people[$entry->at('who')->string()];
-        Append::to($this->job->id, EntryDraft::read(Node::of((object) ['id' => self::id($at), 'at' => $at->format('Y-m-d\TH:i:s\Z'), ...$fields])), $who);
+        $id = self::id($at);
+        if ($entry->has('tag')) {
+            $this->tags[$entry->at('tag')->string()] = $id;
+        }
+        Append::to($this->job->id, EntryDraft::read(Node::of((object) ['id' => $id, 'at' => $at->format('Y-m-d\TH:i:s\Z'), ...$fields])), $who);
     }
 
     private function run(Node $entry): void

@@ -33,7 +33,7 @@ function SignedIn({ person }: { person: Person }) {
     useEffect(() => {
         openOutbox(person.id, (job) => {
             void client.invalidateQueries({ queryKey: ['job', job] });
-            void client.invalidateQueries({ queryKey: ['run'] });
+            for (const room of ['run', 'battery', 'leaks', 'strip', 'photos']) void client.invalidateQueries({ queryKey: [room] });
             void client.invalidateQueries({ queryKey: ['bench'] });
         });
     }, [client, person.id]);

@@ -14,12 +14,28 @@ final readonly class Fixing
     }
 
     /**
-     * @param Node|null $list absent: none
+     * "6 M4x8, 2 M3x6"; a kind without a number is one of it.
+     *
+     * @return list<array{kind: string, count: int}>
+     */
+    public static function fromLine(string $line): array
+    {
+        $parts = array_values(array_filter(array_map(trim(...), explode(',', $line)), static fn (string $it): bool => $it !== ''));
+
+        return array_map(static fn (string $it): array => preg_match('/^(\d{1,3})\s+(.+)$/', $it, $m) === 1 ? ['kind' => $m[2], 'count' => (int) $m[1]] : ['kind' => $it, 'count' => 1], $parts);
+    }
+
+    /**
+     * @param Node|null $list absent: none; a text is read as fromLine() reads it
      *
      * @return list<array{kind: string, count: int}>
      */
     public static function readAll(?Node $list): array
     {
+        if ($list !== null && is_string($list->raw())) {
+            $list = Node::parse(json_encode(self::fromLine($list->text(500)), JSON_THROW_ON_ERROR));
+        }
+
         return array_map(static fn (Node $it): array => [
             'kind' => $it->only('kind', 'count')->at('kind')->text(60),
             'count' => $it->at('count')->integer(1, 999),

@@ -44,9 +44,7 @@ final readonly class StripItem
             if (in_array(mb_strtolower($part), self::CONDITIONS, true)) {
                 $item['condition'][] = mb_strtolower($part);
             } elseif (preg_match('/^\d+\s+\S/', $part) === 1) {
-                foreach (explode(',', $part) as $fixing) {
-                    $item['fixings'][] = preg_match('/^\s*(\d+)\s+(.+?)\s*$/', $fixing, $m) === 1 ? ['kind' => $m[2], 'count' => (int) $m[1]] : ['kind' => trim($fixing), 'count' => 1];
-                }
+                $item['fixings'] = [...$item['fixings'], ...Fixing::fromLine($part)];
             } else {
                 [$name, $orientation] = [...explode(' ', $part, 2), ''];
                 $item['connectors'][] = ['name' => $name, 'orientation' => $orientation];

@@ -16,13 +16,18 @@ function remember(place: string, id: string | undefined): void {
     sessionStorage.setItem(KEY, JSON.stringify({ ...asked(), [place]: id }));
 }
 
-export async function take(run: string, what: Omit<Schemas['TakeBody'], 'id' | 'at'>): Promise<Schemas['TakenCard']> {
-    const place = [run, what.rail, what.test_point, what.load, what.what].join('\n');
+/** Asks with the identifier that an unanswered press at the same place used, or with a new one. */
+export async function askOnce<T>(place: string, ask: (id: string) => Promise<T>): Promise<T> {
     const id = asked()[place] ?? ulid();
     remember(place, id);
-    const taken = await data(
-        api.POST('/rail-runs/{run}/take', { params: { path: { run } }, body: { ...what, id, at: new Date().toISOString() } }),
-    );
+    const answer = await ask(id);
     remember(place, undefined);
-    return taken;
+    return answer;
+}
+
+export function take(run: string, what: Omit<Schemas['TakeBody'], 'id' | 'at'>): Promise<Schemas['TakenCard']> {
+    const place = [run, what.rail, what.test_point, what.load, what.what].join('\n');
+    return askOnce(place, (id) =>
+        data(api.POST('/rail-runs/{run}/take', { params: { path: { run } }, body: { ...what, id, at: new Date().toISOString() } })),
+    );
 }

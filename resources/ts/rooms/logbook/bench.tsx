@@ -49,6 +49,11 @@ function BenchSheet({ page }: { page: Schemas['BenchPage'] }) {
                     <Items items={page.hazards} none="None: every board could go back." />
                 </Part>
             </div>
+            {page.due.length > 0 && (
+                <Part title="Clock tests and re-checks" aside={<Calendar />}>
+                    <Items items={page.due} none="" />
+                </Part>
+            )}
             <Part title="Closed last">
                 <ul className="grid gap-x-6 gap-y-1 lg:grid-cols-2">
                     {page.recent.map((job) => (
@@ -112,6 +117,26 @@ function JobRows({ jobs }: { jobs: Schemas['JobCard'][] }) {
     );
 }
 
+/** The due list for a calendar program: a secret address of one's own, shown once. */
+function Calendar() {
+    const [said, setSaid] = useState<string | null>(null);
+    const may = useMayRecord();
+    if (!may) return null;
+    const make = () => void data(api.POST('/calendar')).then((card) => setSaid(card.url));
+    const revoke = () => void data(api.DELETE('/calendar')).then(() => setSaid('the address is taken back'));
+    return (
+        <span className="flex flex-wrap items-center gap-2">
+            <span role="status" className="max-w-96 truncate text-sm">
+                {said}
+            </span>
+            <Button onClick={make}>Calendar address</Button>
+            <Button look="quiet" onClick={revoke}>
+                Take it back
+            </Button>
+        </span>
+    );
+}
+
 function Items({ items, none }: { items: Schemas['OpenItemCard'][]; none: string }) {
     if (items.length === 0) return <p className="text-soft">{none}</p>;
     return (
@@ -123,7 +148,9 @@ function Items({ items, none }: { items: Schemas['OpenItemCard'][]; none: string
                         {item.asked !== null && <span className="text-soft">, asked of {item.asked}</span>}
                     </span>
                     <span className="text-sm whitespace-nowrap text-soft">
-                        since {day(item.since)}, <Link to={`/jobs/${item.job_id}`}>{item.job_label}</Link>
+                        {item.is_due ? <span className="font-bold text-out">time to look, </span> : null}
+                        {item.due === null ? `since ${day(item.since)}` : `due ${day(item.due)}`},{' '}
+                        <Link to={`/jobs/${item.job_id}`}>{item.job_label}</Link>
                     </span>
                 </li>
             ))}

@@ -14,6 +14,7 @@ import { Gates } from './gates';
 import { Head } from './head';
 import { Line } from './line';
 import { OpenItems } from './open-items';
+import { Photos } from './photos';
 import { Stages } from './stages';
 
 export function Job() {
@@ -54,6 +55,9 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
         r: () => canRun && run.start(page.runs[0]?.id),
         p: () => void navigate(`/jobs/${job.id}/report`),
         c: () => may && open && setClosing(true),
+        s: () => void navigate(`/jobs/${job.id}/strip`),
+        b: () => void navigate(`/jobs/${job.id}/battery`),
+        l: () => void navigate(`/jobs/${job.id}/leaks`),
     });
     return (
         <Page
@@ -73,6 +77,9 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
                             ['r', 'rail run, compared with the last one'],
                             ['p', 'report'],
                             ['c', 'close the job'],
+                            ['s', 'strip-down and rebuild'],
+                            ['b', 'battery and clock'],
+                            ['l', 'leaks and continuity'],
                         ]}
                     />
                     {canRun && (
@@ -112,11 +119,30 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
             <Gates page={page} may={may && open} />
             <Head sheet={page.sheet} open={open} startRun={canRun ? () => run.start(page.runs[0]?.id) : null} />
             <Cautions words={page.cautions} />
+            <Rooms job={job.id} />
             <OpenItems page={page} may={may} />
             {page.runs.length > 0 && <Runs runs={page.runs} />}
+            <Photos job={job.id} may={may && open} />
             <Entries page={page} may={may} />
             {may && open && <Line job={job.id} examples={page.examples} input={line} />}
         </Page>
+    );
+}
+
+/** The rooms of the work before power. */
+function Rooms({ job }: { job: string }) {
+    return (
+        <nav aria-label="Rooms of this job" className="flex flex-wrap gap-2">
+            <LinkButton to={`/jobs/${job}/strip`}>
+                Strip-down and rebuild <kbd>s</kbd>
+            </LinkButton>
+            <LinkButton to={`/jobs/${job}/battery`}>
+                Battery and clock <kbd>b</kbd>
+            </LinkButton>
+            <LinkButton to={`/jobs/${job}/leaks`}>
+                Leaks and continuity <kbd>l</kbd>
+            </LinkButton>
+        </nav>
     );
 }
 

@@ -1,0 +1,126 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api, data, type Schemas } from '../../api/client';
+import { record } from '../../api/outbox';
+import { Button, Cautions, Field, Part } from '../../ui/controls';
+import { Loaded, Page } from '../../ui/page';
+import { useMayRecord } from '../../ui/session';
+import { Clock } from './clock';
+import { Options } from './options';
+
+export function Battery() {
+    const { id = '' } = useParams();
+    const battery = useQuery({
+        queryKey: ['battery', id],
+        queryFn: () => data(api.GET('/jobs/{job}/battery', { params: { path: { job: id } } })),
+    });
+    return <Loaded query={battery}>{(page) => <BatterySheet page={page} />}</Loaded>;
+}
+
+function BatterySheet({ page }: { page: Schemas['BatteryPage'] }) {
+    const may = useMayRecord() && page.job.state === 'open';
+    return (
+        <Page
+            title="Battery and clock"
+            over={
+                <Link to={`/jobs/${page.job.id}`}>
+                    {page.job.label}, {page.job.title}
+                </Link>
+            }
+        >
+            <div className="grid gap-3 lg:grid-cols-2">
+                <Part title="As it was found">
+                    {page.notes.length === 0 && <p className="text-soft">Nothing is recorded of this board's battery.</p>}
+                    <ul className="flex flex-col gap-1">
+                        {page.notes.map((note) => (
+                            <li key={note}>{note}</li>
+                        ))}
+                    </ul>
+                    {page.positive_towards !== null && (
+                        <p className="mt-2 font-bold">Positive end towards {page.positive_towards}: what is fitted must agree with it.</p>
+                    )}
+                    {may && <Found page={page} />}
+                </Part>
+                <Clock page={page} may={may} />
+            </div>
+            <Options page={page} may={may} />
+            <Cautions words={page.cautions} />
+        </Page>
+    );
+}
+
+const STATES = [
+    ['leaking', 'leaking'],
+    ['sound', 'sound'],
+    ['removed', 'removed'],
+    ['none', 'none on this board'],
+] as const;
+
+function Found({ page }: { page: Schemas['BatteryPage'] }) {
+    const empty = { chemistry: '', cells: '', where: '', positive_towards: '', volts: '' };
+    const [state, setState] = useState('leaking');
+    const [values, setValues] = useState(empty);
+    const [faults, setFaults] = useState<Schemas['Fault'][]>([]);
+    const at = (pointer: string) => faults.find((fault) => fault.pointer === pointer)?.detail;
+    const said = Object.fromEntries(Object.entries(values).filter(([, value]) => value.trim() !== ''));
+    const cells = /^\d+$/.test(values.cells) ? { cells: parseInt(values.cells, 10) } : {};
+    const field = (name: keyof typeof empty, label: string, hint?: string) => (
+        <Field
+            label={label}
+            {...(hint === undefined ? {} : { hint })}
+            value={values[name]}
+            error={at(`/data/${name}`)}
+            onChange={(event) => setValues({ ...values, [name]: event.target.value })}
+        />
+    );
+    return (
+        <form
+            className="mt-3 grid gap-3 sm:grid-cols-3"
+            onSubmit={(event) => {
+                event.preventDefault();
+                void record(
+                    page.job.id,
+                    { kind: 'battery', stage: 'battery', data: { state, ...said, ...cells } },
+                    `battery ${state}`,
+                ).then((sent) => {
+                    setFaults(sent.state === 'refused' ? sent.refusal.faults : []);
+                    if (sent.state !== 'refused') setValues(empty);
+                });
+            }}
+        >
+            <Field label="State">
+                {(ids) => (
+                    <select {...ids} value={state} onChange={(event) => setState(event.target.value)}>
+                        {STATES.map(([value, says]) => (
+                            <option key={value} value={value}>
+                                {says}
+                            </option>
+                        ))}
+                    </select>
+                )}
+            </Field>
+            <Field label="Kind" error={at('/data/chemistry')}>
+                {(ids) => (
+                    <select {...ids} value={values.chemistry} onChange={(event) => setValues({ ...values, chemistry: event.target.value })}>
+                        <option value="">not said</option>
+                        {page.chemistries.map((it) => (
+                            <option key={it.value} value={it.value}>
+                                {it.words}
+                            </option>
+                        ))}
+                    </select>
+                )}
+            </Field>
+            {field('cells', 'Cells')}
+            {field('where', 'Where it sits')}
+            {field('positive_towards', 'Positive end towards')}
+            {field('volts', 'Volts of the pack')}
+            <div className="sm:col-span-3">
+                <Button type="submit" look="main">
+                    Write it down
+                </Button>
+            </div>
+        </form>
+    );
+}

@@ -1,0 +1,190 @@
+import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
+import { api, data, Refusal, type Schemas } from '../../api/client';
+import { record } from '../../api/outbox';
+import { Button, Field, Notice, Part } from '../../ui/controls';
+
+type Option = Schemas['OptionCard'];
+
+const NUMBERS: [name: keyof Schemas['BoardNumbers'], label: string][] = [
+    ['retention_min_v', 'Board keeps its memory from, V'],
+    ['retention_max_v', 'and stands up to, V'],
+    ['standby_a', 'Standby current, A'],
+    ['supply_v', 'Charges from, V'],
+    ['series_ohm', 'through, ohm'],
+    ['diode_drop_v', 'Lost in a diode, V'],
+];
+const VERDICTS: Partial<Record<string, [words: string, tone: string]>> = {
+    fits: ['fits', 'text-in'],
+    fits_with_rework: ['fits with rework', 'text-close'],
+    no: ['does not fit', 'text-out'],
+};
+
+/** The four schools side by side for this board's numbers. Changing one asks the server at once. */
+export function Options({ page, may }: { page: Schemas['BatteryPage']; may: boolean }) {
+    const [numbers, setNumbers] = useState(page.board);
+    const [fitting, setFitting] = useState<Option | null>(null);
+    const asked = useDeferredValue(numbers);
+    const options = useQuery({
+        queryKey: ['battery-options', page.job.id, asked],
+        enabled: asked.retention_min_v !== '' && asked.retention_max_v !== '' && asked.standby_a !== '',
+        retry: false,
+        placeholderData: (before) => before,
+        queryFn: () => data(api.POST('/jobs/{job}/battery-options', { params: { path: { job: page.job.id } }, body: asked })),
+    });
+    const refusal = options.error instanceof Refusal ? options.error : null;
+    const schools = Map.groupBy(options.data ?? [], (it) => it.school);
+    return (
+        <Part title="What to fit">
+            <div className="grid gap-3 sm:grid-cols-3 lg:grid-cols-6">
+                {NUMBERS.map(([name, label]) => (
+                    <Field
+                        key={name}
+                        label={label}
+                        inputMode="decimal"
+                        value={numbers[name]}
+                        error={refusal?.at(`/${name}`) ?? refusal?.at(`/charge/${name}`)}
+                        onChange={(event) => setNumbers({ ...numbers, [name]: event.target.value })}
+                    />
+                ))}
+            </div>
+            {options.data === undefined && (
+                <p className="mt-2 text-soft">Give the limits and the standby current: from the sheet of the clock chip, or measured.</p>
+            )}
+            <div className="mt-3 grid items-start gap-3 lg:grid-cols-4">
+                {[...schools].map(([school, list]) => (
+                    <section key={school} aria-label={school} className="flex flex-col gap-2">
+                        <h3 className="border-b-2 border-wood text-sm font-bold">{school}</h3>
+                        {list.map((it) => (
+                            <Card key={it.id} option={it} onFit={may && it.verdict !== 'no' ? () => setFitting(it) : null} />
+                        ))}
+                    </section>
+                ))}
+            </div>
+            {fitting !== null && <Fit page={page} option={fitting} onClose={() => setFitting(null)} />}
+        </Part>
+    );
+}
+
+function Card({ option, onFit }: { option: Option; onFit: (() => void) | null }) {
+    const [says, tone] = VERDICTS[option.verdict] ?? ['', ''];
+    return (
+        <article
+            data-option={option.id}
+            className={`rounded border p-2 ${option.recommended ? 'border-2 border-accent bg-accent-wash' : 'border-line bg-raised'}`}
+        >
+            <p className="font-bold">{option.words}</p>
+            <p className={`text-sm font-bold ${tone}`}>
+                {says}
+                {option.recommended && <span className="text-accent">, recommended</span>}
+                {option.leaks && <span className="text-out">, leaks on the board</span>}
+            </p>
+            {option.span !== null && <Span span={option.span} label={`${option.words}: ${option.volts ?? ''}`} />}
+            <p className="text-sm">
+                {[option.volts, option.years, option.charge === null ? null : `charged with ${option.charge}`]
+                    .filter((it) => it !== null && it !== '')
+                    .join(', ')}
+            </p>
+            {option.needs.length > 0 && <p className="text-sm">needs {option.needs.join(', ')}</p>}
+            <details className="text-sm">
+                <summary>why</summary>
+                {option.reasons.map((reason) => (
+                    <p key={reason}>{reason}</p>
+                ))}
+            </details>
+            {onFit !== null && (
+                <Button look="quiet" aria-label={`Fit it: ${option.words}`} onClick={onFit}>
+                    Fit it
+                </Button>
+            )}
+        </article>
+    );
+}
+
+/** From the end of its life to fresh, against what the board keeps and stands. */
+function Span({ span, label }: { span: Schemas['SpanCard']; label: string }) {
+    const x = (share: number) => share * 200;
+    return (
+        <svg viewBox="0 0 200 22" className="my-1 h-5 w-full" preserveAspectRatio="none" role="img" aria-label={label}>
+            <path d="M0 11H200" stroke="var(--line)" strokeWidth="2" />
+            <rect
+                x={x(span.low)}
+                width={x(span.high) - x(span.low)}
+                y="3"
+                height="16"
+                fill="var(--accent-wash)"
+                stroke="var(--accent)"
+                strokeWidth="1.5"
+                vectorEffect="non-scaling-stroke"
+            />
+            <rect x={x(span.end)} width={Math.max(2, x(span.fresh) - x(span.end))} y="8" height="6" fill="var(--ink)" />
+        </svg>
+    );
+}
+
+/** Polarity is asked for and must agree with the record, or is overridden with a reason. */
+function Fit({ page, option, onClose }: { page: Schemas['BatteryPage']; option: Option; onClose: () => void }) {
+    const [positive, setPositive] = useState('');
+    const [volts, setVolts] = useState('');
+    const [override, setOverride] = useState('');
+    const [faults, setFaults] = useState<Schemas['Fault'][]>([]);
+    const at = (pointer: string) => faults.find((fault) => fault.pointer === pointer)?.detail;
+    const send = async () => {
+        const sent = await record(
+            page.job.id,
+            {
+                kind: 'battery',
+                stage: 'battery',
+                data: {
+                    state: 'fitted',
+                    option: option.id,
+                    recheck_at: option.recheck_at,
+                    ...(positive.trim() === '' ? {} : { positive_towards: positive }),
+                    ...(volts.trim() === '' ? {} : { volts }),
+                    ...(override.trim() === '' ? {} : { override }),
+                },
+            },
+            `fitted: ${option.words}`,
+        );
+        if (sent.state === 'refused') setFaults(sent.refusal.faults);
+        else onClose();
+    };
+    const elsewhere = faults.find((fault) => !['/data/positive_towards', '/data/volts', '/data/override'].includes(fault.pointer))?.detail;
+    return (
+        <form
+            className="sheet mt-3 grid gap-3 border-2 border-accent p-4 lg:grid-cols-3"
+            onSubmit={(event) => {
+                event.preventDefault();
+                void send();
+            }}
+        >
+            <h3 className="font-bold lg:col-span-3">Fit: {option.words}</h3>
+            <Field
+                label="Positive end towards"
+                autoFocus
+                value={positive}
+                error={at('/data/positive_towards')}
+                onChange={(event) => setPositive(event.target.value)}
+            />
+            <Field
+                label="Volts at the board after fitting"
+                value={volts}
+                error={at('/data/volts')}
+                onChange={(event) => setVolts(event.target.value)}
+            />
+            <Field
+                label="If it differs from the record: why it is right"
+                value={override}
+                error={at('/data/override')}
+                onChange={(event) => setOverride(event.target.value)}
+            />
+            {elsewhere !== undefined && <Notice tone="bad">{elsewhere}</Notice>}
+            <div className="flex gap-2 lg:col-span-3">
+                <Button type="submit" look="main">
+                    It is fitted
+                </Button>
+                <Button onClick={onClose}>Leave it</Button>
+            </div>
+        </form>
+    );
+}

@@ -1,0 +1,181 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Dialog } from 'radix-ui';
+import { useRef, useState } from 'react';
+import { ulid } from 'ulid';
+import { api, data, words, type Schemas } from '../../api/client';
+import { record } from '../../api/outbox';
+import { Button, Field, Notice, Part } from '../../ui/controls';
+import { Sheet } from '../../ui/keys';
+import { dayAndClock } from '../../ui/when';
+
+type Photo = Schemas['PhotoCard'];
+
+/** Pictures of the job; a pin points at a place that has no designator. */
+export function Photos({ job, may }: { job: string; may: boolean }) {
+    const client = useQueryClient();
+    const input = useRef<HTMLInputElement>(null);
+    const [caption, setCaption] = useState('');
+    const [problem, setProblem] = useState<string | null>(null);
+    const [busy, setBusy] = useState(false);
+    const [shown, setShown] = useState<string | null>(null);
+    const photos = useQuery({
+        queryKey: ['photos', job],
+        queryFn: () => data(api.GET('/jobs/{job}/photos', { params: { path: { job } } })),
+    });
+    const list = photos.data ?? [];
+    if (list.length === 0 && !may) return null;
+    const send = async (file: File) => {
+        setBusy(true);
+        setProblem(null);
+        const form = new FormData();
+        form.set('id', ulid());
+        form.set('entry', ulid());
+        form.set('at', new Date().toISOString());
+        form.set('caption', caption);
+        form.set('file', file);
+        try {
+            client.setQueryData(
+                ['photos', job],
+                await data(
+                    api.POST('/jobs/{job}/photos', {
+                        params: { path: { job } },
+                        body: form as never,
+                        bodySerializer: (body: unknown) => body as FormData,
+                    }),
+                ),
+            );
+            void client.invalidateQueries({ queryKey: ['job', job] });
+            setCaption('');
+        } catch (caught) {
+            setProblem(`${file.name} ${words(caught)}`);
+        } finally {
+            setBusy(false);
+        }
+    };
+    const open = list.find((it) => it.id === shown);
+    return (
+        <Part title="Photos">
+            <ul className="flex flex-wrap gap-3">
+                {list.map((photo) => (
+                    <li key={photo.id} className="w-44">
+                        <button type="button" className="block w-full text-left" onClick={() => setShown(photo.id)}>
+                            <img
+                                src={photo.thumbnail}
+                                alt={photo.caption === '' ? `Photo of ${dayAndClock(photo.at)}` : photo.caption}
+                                loading="lazy"
+                                className="h-32 w-full rounded border border-line object-cover"
+                            />
+                            <span className="block truncate text-sm">{photo.caption === '' ? dayAndClock(photo.at) : photo.caption}</span>
+                        </button>
+                        {photo.pins.length > 0 && <span className="text-sm text-soft">{photo.pins.length} pins</span>}
+                    </li>
+                ))}
+            </ul>
+            {may && (
+                <div className="mt-2 flex flex-wrap items-end gap-3">
+                    <div className="w-80">
+                        <Field label="Caption of the next photo" value={caption} onChange={(event) => setCaption(event.target.value)} />
+                    </div>
+                    <input
+                        ref={input}
+                        type="file"
+                        accept="image/jpeg,image/png,image/webp"
+                        aria-label="Photo file"
+                        className="sr-only"
+                        tabIndex={-1}
+                        onChange={(event) => {
+                            const file = event.target.files?.[0];
+                            if (file !== undefined) void send(file);
+                            event.target.value = '';
+                        }}
+                    />
+                    <Button disabled={busy} onClick={() => input.current?.click()}>
+                        {busy ? 'Taking it in' : 'Add a photo'}
+                    </Button>
+                </div>
+            )}
+            {problem !== null && (
+                <Notice tone="bad" live>
+                    {problem}
+                </Notice>
+            )}
+            {open !== undefined && <Look photo={open} job={job} may={may} onClose={() => setShown(null)} />}
+        </Part>
+    );
+}
+
+function Look({ photo, job, may, onClose }: { photo: Photo; job: string; may: boolean; onClose: () => void }) {
+    const client = useQueryClient();
+    const [at, setAt] = useState<{ x: number; y: number } | null>(null);
+    const [text, setText] = useState('');
+    const [error, setError] = useState<string>();
+    const pin = async () => {
+        const place = at ?? { x: 0.5, y: 0.5 };
+        const sent = await record(job, { kind: 'pin', text, data: { photo: photo.id, ...place } }, `pin: ${text}`);
+        if (sent.state === 'refused') {
+            setError(sent.refusal.message);
+            return;
+        }
+        setText('');
+        setAt(null);
+        await client.invalidateQueries({ queryKey: ['photos', job] });
+    };
+    const mark =
+        'absolute flex h-7 w-7 -translate-x-1/2 -translate-y-1/2 items-center justify-center rounded-full border-2 border-raised bg-accent text-sm font-bold text-accent-ink';
+    return (
+        <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+            <Sheet title={photo.caption === '' ? 'Photo' : photo.caption} about={`${photo.author}, ${dayAndClock(photo.at)}`}>
+                <div
+                    className="relative"
+                    onClick={(event) => {
+                        const box = event.currentTarget.getBoundingClientRect();
+                        setAt({ x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height });
+                    }}
+                >
+                    <img src={photo.url} alt={photo.caption === '' ? 'Photo' : photo.caption} className="w-full" />
+                    {photo.pins.map((it) => (
+                        <span key={it.number} className={mark} style={{ left: `${it.x * 100}%`, top: `${it.y * 100}%` }}>
+                            {it.number}
+                        </span>
+                    ))}
+                    {at !== null && <span className={`${mark} opacity-70`} style={{ left: `${at.x * 100}%`, top: `${at.y * 100}%` }} />}
+                </div>
+                <ol className="mt-2">
+                    {photo.pins.map((it) => (
+                        <li key={it.number}>
+                            <span className="font-bold">{it.number}</span> {it.text}
+                        </li>
+                    ))}
+                </ol>
+                {may && (
+                    <form
+                        className="mt-2 flex flex-wrap items-end gap-3"
+                        onSubmit={(event) => {
+                            event.preventDefault();
+                            void pin();
+                        }}
+                    >
+                        <div className="flex-1">
+                            <Field
+                                label="Pin"
+                                error={error}
+                                hint={
+                                    at === null
+                                        ? 'click on the place first; without a click the pin sits in the middle'
+                                        : 'the place is marked'
+                                }
+                                required
+                                value={text}
+                                placeholder="the burst part left of the second connector"
+                                onChange={(event) => setText(event.target.value)}
+                            />
+                        </div>
+                        <Button type="submit" className="mb-6">
+                            Set the pin
+                        </Button>
+                    </form>
+                )}
+            </Sheet>
+        </Dialog.Root>
+    );
+}
