@@ -177,7 +177,7 @@ final readonly class Append
             EntryKind::Battery => CompleteBattery::note($this->job, $draft->data),
             EntryKind::ClockRead => CompleteBattery::clock($this->job, $draft->data),
             EntryKind::Continuity => CompleteContinuity::judge($this->job, $draft->data),
-            EntryKind::Rebuilt => Rebuild::complete($this->job, $draft->data),
+            EntryKind::Rebuilt => Rebuild::complete($this->job, $draft->data, $draft->corrects),
             EntryKind::Photo, EntryKind::Pin => Photo::complete($this->job, $draft->kind, $draft->data),
             default => $draft->data,
         }, null];

@@ -17,10 +17,11 @@ use Illuminate\Support\Collection;
  */
 final readonly class Rebuild
 {
-    public static function of(Job $job): RebuildList
+    /** @param string|null $without an entry that is about to be corrected */
+    public static function of(Job $job, ?string $without = null): RebuildList
     {
         $items = $ticks = [];
-        foreach (self::entries($job->id) as $entry) {
+        foreach (self::entries($job->id)->where('id', '!=', $without) as $entry) {
             if ($entry->kind === EntryKind::Strip) {
                 /** @var Item $item */
                 $item = $entry->data;
@@ -40,9 +41,9 @@ final readonly class Rebuild
      *
      * @return array<string, mixed> with what it is, and all of its fixings unless others were said
      */
-    public static function complete(Job $job, array $data): array
+    public static function complete(Job $job, array $data, ?string $corrects): array
     {
-        foreach (self::of($job)->rows as $row) {
+        foreach (self::of($job, $corrects)->rows as $row) {
             if ($row['id'] === ($data['item'] ?? null)) {
                 return $row['ticked'] ? throw InvalidDocument::at('/data/item', 'is back in already') : [...$data, 'what' => $row['item']['what'], 'fixings' => $data['fixings'] ?? $row['item']['fixings'] ?? []];
             }

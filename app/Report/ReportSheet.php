@@ -8,6 +8,10 @@ use App\Logbook\Board;
 use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\Machine;
+use App\Logbook\Photo;
+use App\Logbook\PhotoCard;
+use App\Logbook\PhotoCards;
+use App\Logbook\PinCard;
 use Ash\Logbook\EntryKind;
 use Ash\Logbook\EntryWords;
 use Ash\Quantity\Notation;
@@ -80,6 +84,20 @@ final readonly class ReportSheet
         return array_values($this->standing(EntryKind::Hazard)->map(static fn (Entry $entry): array => [
             'text' => $entry->text, 'since' => $entry->at->format('j M Y'), 'undone' => $ends->get($entry->id)?->at->format('j M Y'),
         ])->all());
+    }
+
+    /** @return list<array{image: string, caption: string, pins: list<string>}> thumbnails as the page carries them, in time order */
+    public function photos(): array
+    {
+        return array_map(static function (PhotoCard $card): array {
+            $file = Photo::query()->findOrFail($card->id)->file(true);
+
+            return [
+                'image' => is_file($file) ? 'data:image/jpeg;base64,'.base64_encode((string) file_get_contents($file)) : '',
+                'caption' => $card->caption,
+                'pins' => array_map(static fn (PinCard $pin): string => "{$pin->number}: {$pin->text}", $card->pins),
+            ];
+        }, PhotoCards::of($this->job));
     }
 
     /** @return Collection<int, Entry> the course of the work, without the readings that stand in their own table */

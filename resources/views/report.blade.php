@@ -90,6 +90,19 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 </ul>
 @endif
 
+@if ($sheet->photos())
+<h2>Photos</h2>
+<table>
+@foreach (array_chunk($sheet->photos(), 3) as $row)
+<tr>
+@foreach ($row as $photo)
+<td style="width: 33%"><img src="{{ $photo['image'] }}" alt="{{ $photo['caption'] }}" style="width: 54mm"><br>{{ $photo['caption'] }}@foreach ($photo['pins'] as $pin)<br><span class="small">{{ $pin }}</span>@endforeach</td>
+@endforeach
+</tr>
+@endforeach
+</table>
+@endif
+
 <h2>Course of the work</h2>
 <table>
 <thead><tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">What</th></tr></thead>
