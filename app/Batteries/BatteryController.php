@@ -107,7 +107,7 @@ final readonly class BatteryController
 
         return new OptionCard(
             $it->option->value, $it->option->words(), $it->option->school(), $volts, self::lasting($it), $it->chargeA === null ? null : Notation::print($it->chargeA, Unit::Ampere, 3),
-            array_map(static fn (string $need): string => strtr($need, '_', ' '), $it->needs), $it->leakOnBoard(), $it->verdict, $it->reasons, self::span($it, $board), $recommended, $recheck->format(Cards::TIME),
+            array_map(static fn (string $need): string => strtr($need, '_', ' '), $it->needs), $it->leakOnBoard(), $it->verdict, $it->reasons, self::span($it, $board), $recommended, $recommended ? BatteriesRoom::because($it) : null, $recheck->format(Cards::TIME),
         );
     }
 

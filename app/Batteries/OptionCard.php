@@ -39,6 +39,8 @@ final readonly class OptionCard
         public ?SpanCard $span,
         #[OA\Property()]
         public bool $recommended,
+        #[OA\Property(description: 'why it is recommended')]
+        public ?string $because,
         #[OA\Property(description: 'when it should be looked at again')]
         public string $recheck_at,
     ) {

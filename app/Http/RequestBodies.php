@@ -48,6 +48,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'PhotoBody', required: ['id', 'entry', 'at', 'file'], properties: [
     new OA\Property(property: 'id', type: 'string', description: 'ULID of the photo'), new OA\Property(property: 'entry', type: 'string', description: 'ULID of its entry'),
     new OA\Property(property: 'at', type: 'string', format: 'date-time'), new OA\Property(property: 'caption', type: 'string'),
+    new OA\Property(property: 'of', type: 'string', description: 'what it shows'), new OA\Property(property: 'phase', type: 'string', enum: ['before', 'after']),
     new OA\Property(property: 'file', type: 'string', format: 'binary', description: 'JPEG, PNG or WebP, at most 20 MB'),
 ])]
 #[OA\Schema(schema: 'ContinuityBody', required: ['id', 'at', 'meter', 'place', 'lead_ohm'], properties: [

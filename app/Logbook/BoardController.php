@@ -47,6 +47,7 @@ final readonly class BoardController
             Cards::entries($rows->take(self::PAGE)),
             $last === null ? null : Cursor::of($last, 'at'),
             $this->places($board),
+            PhotoCards::ofBoard($board),
         ));
     }
 

@@ -15,6 +15,7 @@ final readonly class BoardPage
      * @param list<OpenItemCard> $hazards
      * @param list<EntryCard>    $entries
      * @param list<PlacePoint>   $places
+     * @param list<PhotoCard>    $photos
      */
     public function __construct(
         #[OA\Property()]
@@ -33,6 +34,8 @@ final readonly class BoardPage
         public ?string $next_before,
         #[OA\Property(type: 'array', items: new OA\Items(ref: PlacePoint::class))]
         public array $places,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: PhotoCard::class), description: 'the latest, in time order')]
+        public array $photos,
     ) {
     }
 }

@@ -16,6 +16,10 @@ final readonly class PhotoCard
         public string $id,
         #[OA\Property()]
         public string $caption,
+        #[OA\Property(description: 'what it shows')]
+        public ?string $of,
+        #[OA\Property(description: 'before or after the work')]
+        public ?string $phase,
         #[OA\Property()]
         public string $at,
         #[OA\Property()]

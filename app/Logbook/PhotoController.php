@@ -29,16 +29,22 @@ final readonly class PhotoController
     ])]
     public function store(Request $request, Job $job): JsonResponse
     {
-        $fields = Node::of((object) array_filter($request->request->all(), is_string(...)))->only('id', 'entry', 'at', 'caption');
+        $fields = Node::of((object) array_filter($request->request->all(), is_string(...)))->only('id', 'entry', 'at', 'caption', 'of', 'phase');
         $file = $request->file('file');
         $id = Ulid::read($fields->at('id'));
         $draft = EntryDraft::read(Node::of((object) [
-            'id' => $fields->at('entry')->string(), 'at' => $fields->at('at')->string(), 'kind' => 'photo', 'data' => (object) ['photo' => $id],
+            'id' => $fields->at('entry')->string(), 'at' => $fields->at('at')->string(), 'kind' => 'photo', 'data' => (object) ['photo' => $id, ...self::given($fields, 'of'), ...self::given($fields, 'phase')],
             ...($fields->has('caption') && trim($fields->at('caption')->string()) !== '' ? ['text' => $fields->at('caption')->text(300)] : []),
         ]));
         TakePhoto::into($job, $id, $draft, $file instanceof UploadedFile ? $file : null, SignedIn::person($request));
 
         return new JsonResponse(PhotoCards::of($job), 201);
+    }
+
+    /** @return array<string, string> a form sends every field; an empty one was not filled in */
+    private static function given(Node $fields, string $name): array
+    {
+        return $fields->has($name) && trim($fields->at($name)->string()) !== '' ? [$name => $fields->at($name)->string()] : [];
     }
 
     public function picture(Photo $photo): BinaryFileResponse

@@ -86,18 +86,35 @@ final readonly class ReportSheet
         ])->all());
     }
 
-    /** @return list<array{image: string, caption: string, pins: list<string>}> thumbnails as the page carries them, in time order */
+    /** @return list<list<array{image: string, says: string, pins: list<string>}>> rows as the page shows them: before beside after, then the others in threes */
     public function photos(): array
     {
-        return array_map(static function (PhotoCard $card): array {
-            $file = Photo::query()->findOrFail($card->id)->file(true);
+        $pairs = $others = [];
+        foreach (PhotoCards::of($this->job) as $card) {
+            if ($card->of !== null && $card->phase !== null) {
+                $pairs[$card->of][$card->phase === 'before' ? 0 : 1] = self::photo($card);
+            } else {
+                $others[] = self::photo($card);
+            }
+        }
 
-            return [
-                'image' => is_file($file) ? 'data:image/jpeg;base64,'.base64_encode((string) file_get_contents($file)) : '',
-                'caption' => $card->caption,
-                'pins' => array_map(static fn (PinCard $pin): string => "{$pin->number}: {$pin->text}", $card->pins),
-            ];
-        }, PhotoCards::of($this->job));
+        return [...array_map(static function (array $pair): array {
+            ksort($pair);
+
+            return array_values($pair);
+        }, array_values($pairs)), ...array_chunk($others, 3)];
+    }
+
+    /** @return array{image: string, says: string, pins: list<string>} the thumbnail as the page carries it */
+    private static function photo(PhotoCard $card): array
+    {
+        $file = Photo::query()->findOrFail($card->id)->file(true);
+
+        return [
+            'image' => is_file($file) ? 'data:image/jpeg;base64,'.base64_encode((string) file_get_contents($file)) : '',
+            'says' => implode('. ', array_filter([$card->of === null ? '' : $card->of.($card->phase === null ? '' : ", {$card->phase}"), $card->caption])),
+            'pins' => array_map(static fn (PinCard $pin): string => "{$pin->number}: {$pin->text}", $card->pins),
+        ];
     }
 
     /** @return Collection<int, Entry> the course of the work, without the readings that stand in their own table */

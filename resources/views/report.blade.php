@@ -93,10 +93,10 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 @if ($sheet->photos())
 <h2>Photos</h2>
 <table>
-@foreach (array_chunk($sheet->photos(), 3) as $row)
+@foreach ($sheet->photos() as $row)
 <tr>
 @foreach ($row as $photo)
-<td style="width: 33%"><img src="{{ $photo['image'] }}" alt="{{ $photo['caption'] }}" style="width: 54mm"><br>{{ $photo['caption'] }}@foreach ($photo['pins'] as $pin)<br><span class="small">{{ $pin }}</span>@endforeach</td>
+<td style="width: 33%"><img src="{{ $photo['image'] }}" alt="{{ $photo['says'] }}" style="width: 54mm"><br>{{ $photo['says'] }}@foreach ($photo['pins'] as $pin)<br><span class="small">{{ $pin }}</span>@endforeach</td>
 @endforeach
 </tr>
 @endforeach

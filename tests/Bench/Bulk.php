@@ -11,10 +11,10 @@ final class Bulk
 {
     private \PDO $database;
 
-    public function __construct(string $var)
+    public function __construct(private readonly string $var)
     {
         /** @var array<string, string> $env */
-        $env = parse_ini_file("{$var}/.env", false, \INI_SCANNER_RAW) ?: [];
+        $env = parse_ini_file("{$this->var}/.env", false, \INI_SCANNER_RAW) ?: [];
         $this->database = new \PDO("mysql:host=127.0.0.1;port={$env['DB_PORT']};dbname={$env['DB_DATABASE']}", $env['DB_USERNAME'], $env['DB_PASSWORD']);
     }
 
@@ -41,6 +41,27 @@ final class Bulk
         $this->entries("SELECT '{$id}' AS job, (SELECT board_id FROM jobs WHERE id = '{$id}') AS board, seq FROM seq_1_to_{$entries}", substr($id, 16));
 
         return $id;
+    }
+
+    /** So many photos on the board of the demo's open job, with real files of an ordinary size. */
+    public function photos(int $count): string
+    {
+        $folder = "{$this->var}/storage/app/photos";
+        is_dir($folder) || mkdir($folder, 0o750, true);
+        $image = imagecreatetruecolor(320, 240) ?: throw new \RuntimeException('no picture');
+        for ($i = 0; $i < 3000; ++$i) {
+            imagefilledellipse($image, random_int(0, 320), random_int(0, 240), random_int(2, 40), random_int(2, 40), random_int(0, 0xFFFFFF));
+        }
+        imagejpeg($image, "{$folder}/bench.jpg", 78);
+        for ($i = 0; $i < $count; ++$i) {
+            $id = Ulid::generate();
+            $entry = Ulid::generate();
+            link("{$folder}/bench.jpg", "{$folder}/{$id}.thumb.jpg");
+            $this->database->exec("INSERT INTO photos (id, job_id, author, width, height, bytes, sha256, taken_in_at) VALUES ('{$id}', '{$this->demoJob()}', 'x', 2000, 1500, 1, REPEAT('0', 64), NOW())");
+            $this->database->exec("INSERT INTO entries (id, job_id, board_id, kind, stage, at, author, minutes, text, data, fingerprint, received_at) SELECT '{$entry}', id, board_id, 'photo', 'find', NOW(), 'x', 0, 'Photo {$i}', '{\"photo\":\"{$id}\"}', REPEAT('0', 64), NOW() FROM jobs WHERE id = '{$this->demoJob()}'");
+        }
+
+        return $this->one("SELECT board_id FROM jobs WHERE id = '{$this->demoJob()}'");
     }
 
     public function fill(int $jobs, int $entries): void

@@ -8,7 +8,7 @@ namespace Tests\Bench;
 final class Client
 {
     /** @param array{string, string} $who e-mail and password */
-    private function __construct(private readonly string $url, private readonly string $cookies, public readonly array $who)
+    private function __construct(private readonly string $url, private readonly string $cookies, public readonly array $who, private readonly string $token)
     {
     }
 
@@ -28,19 +28,19 @@ final class Client
         $ask('/sanctum/csrf-cookie', null, '');
         $ask('/api/session', (string) json_encode(['email' => $m[1], 'password' => $m[2]]), $cookie('XSRF-TOKEN'));
 
-        return new self($url, "ash_bench={$cookie('ash_bench')}", [$m[1], $m[2]]);
+        return new self($url, "ash_bench={$cookie('ash_bench')}; XSRF-TOKEN={$cookie('XSRF-TOKEN')}", [$m[1], $m[2]], urldecode($cookie('XSRF-TOKEN')));
     }
 
     /** @return list<float> milliseconds of each request, $concurrent of them under way at any time */
-    public function load(string $path, int $requests, int $concurrent): array
+    public function load(string $path, int $requests, int $concurrent, ?string $body = null): array
     {
         $multi = curl_multi_init();
         $times = [];
         $left = $requests;
-        $add = function () use ($multi, $path, &$left): void {
+        $add = function () use ($multi, $path, $body, &$left): void {
             if ($left-- > 0) {
                 $curl = curl_init($this->url.$path);
-                curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_COOKIE => $this->cookies, \CURLOPT_HTTPHEADER => ['Accept: application/json', "Referer: {$this->url}/"]]);
+                curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_COOKIE => $this->cookies, \CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$this->token}", "Referer: {$this->url}/"]] + ($body === null ? [] : [\CURLOPT_POSTFIELDS => $body]));
                 curl_multi_add_handle($multi, $curl);
             }
         };

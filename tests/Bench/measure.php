@@ -72,6 +72,23 @@ foreach ($pages as $what => $path) {
     $small[$what] = $client->load($path, 200, 4);
     $line("{$what}, 4 clients", $small[$what], $what === 'job page with 500 entries' ? 'wanted: p95 under 60 ms' : '');
 }
+$options = "/api/jobs/{$bulk->demoJob()}/battery-options";
+$numbers = (string) json_encode(['retention_min_v' => '2.4', 'retention_max_v' => '5', 'standby_a' => '10u', 'supply_v' => '5', 'series_ohm' => '470', 'diode_drop_v' => '0.3']);
+$client->load($options, 10, 1, $numbers);
+$line('battery options computed again, 1 client', $client->load($options, 60, 1, $numbers), 'wanted: under 100 ms');
+
+$board = $bulk->photos(200);
+$client->load("/api/boards/{$board}", 20, 4);
+$line('board record with 200 photos, 4 clients', $client->load("/api/boards/{$board}", 200, 4), 'wanted: p95 under 60 ms');
+$chrome = Chrome::open((string) getenv('ASH_URL'));
+$chrome->signIn(...$client->who);
+$chrome->go("/boards/{$board}");
+$chrome->see('One test point over time');
+sleep(3);
+$bytes = $chrome->script('return performance.getEntriesByType("resource").reduce((sum, it) => sum + it.transferSize, performance.getEntriesByType("navigation")[0].transferSize)');
+printf("%-62s %d kB   wanted: under 1500 kB\n", 'board record with 200 photos, transferred to a new browser', is_numeric($bytes) ? $bytes / 1000 : 0);
+$chrome->close();
+
 if (in_array('small', $argv, true)) {
     exit(0);
 }

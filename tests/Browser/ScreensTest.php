@@ -21,10 +21,12 @@ final class ScreensTest extends TestCase
         $job = $this->job('Memory test stops after a cold night');
         $run = self::one('SELECT id FROM runs WHERE job_id = ? ORDER BY started_at LIMIT 1', $job);
         $machine = self::one("SELECT id FROM machines WHERE slug = 'dunlin-8'");
+        $leak = $this->job('Dead after the winter, green fluff on the board');
 
         return [
             'Temporary fixes still open' => '/', 'Where it stands' => '/jobs', 'Leading words' => "/jobs/{$job}", 'Likely causes' => "/rail-runs/{$run}",
             'One test point over time' => '/boards/'.self::one('SELECT board_id FROM jobs WHERE id = ?', $job), 'Import a profile' => '/machines', 'Sources that proved wrong' => "/machines/{$machine}",
+            'Does the clock keep its time' => "/jobs/{$leak}/battery", 'Work list' => "/jobs/{$leak}/leaks", 'Rebuild: last out is first in' => "/jobs/{$leak}/strip", 'What to fit' => '/jobs/'.$this->job('Switch does not hold').'/battery',
             'Ask who it is' => '/meters', 'Add someone' => '/people', 'Link for the owner' => "/jobs/{$job}/report", 'There is no screen' => '/nowhere/at/all',
         ];
     }

@@ -51,6 +51,17 @@ final class StartTest extends PhpUnit
         self::assertStringContainsString('419', $http_response_header[0] ?? '');
     }
 
+    public function test_a_300_mb_photo_is_turned_away_in_words_before_it_is_sent(): void
+    {
+        $port = (int) parse_url(self::url(), PHP_URL_PORT);
+        $socket = stream_socket_client("tcp://127.0.0.1:{$port}", timeout: 5);
+        self::assertIsResource($socket);
+        fwrite($socket, "POST /api/jobs/x/photos HTTP/1.1\r\nHost: 127.0.0.1:{$port}\r\nContent-Type: multipart/form-data; boundary=x\r\nContent-Length: 314572800\r\nConnection: close\r\n\r\n");
+        $answer = (string) stream_get_contents($socket);
+        self::assertStringContainsString(' 413 ', $answer);
+        self::assertStringContainsString('{"errors":[{"pointer":"/file","detail":"is larger than 20 MB"}]}', $answer);
+    }
+
     public function test_the_database_and_the_meter_listen_on_loopback_only(): void
     {
         $port = (int) parse_url(self::url(), PHP_URL_PORT);

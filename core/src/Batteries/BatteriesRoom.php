@@ -54,6 +54,12 @@ final readonly class BatteriesRoom implements Room
         return null;
     }
 
+    /** Why it is the one: said in one sentence. */
+    public static function because(Suitability $best): string
+    {
+        return "{$best->option->words()}: it puts no leaking chemistry on the board".($best->needs === [] ? '' : ', and needs '.strtr(implode(', ', $best->needs), '_', ' '));
+    }
+
     /** @return array<string, mixed> */
     private static function options(Node $node): array
     {
@@ -77,7 +83,7 @@ final readonly class BatteriesRoom implements Room
                 'verdict' => $it->verdict,
                 'reasons' => $it->reasons,
             ], $ranked),
-            'recommendation' => $best === null ? null : ['id' => $best->option->value, 'text' => "{$best->option->words()}: it puts no leaking chemistry on the board".($best->needs === [] ? '' : ', and needs '.strtr(implode(', ', $best->needs), '_', ' '))],
+            'recommendation' => $best === null ? null : ['id' => $best->option->value, 'text' => self::because($best)],
         ];
     }
 

@@ -21,7 +21,7 @@ final readonly class SurveyPlace
     /** @return array<string, mixed> */
     public static function read(Node $data): array
     {
-        $data->only('place', 'holds', 'grade', 'distance_mm', 'carries', 'amps', 'trace');
+        $data->only('place', 'holds', 'grade', 'distance_mm', 'carries', 'amps', 'trace', 'pin');
         $word = static fn (Node $node, array $words): string => in_array($node->string(), $words, true) ? $node->string() : $node->refuse('must be one of '.implode(', ', array_filter($words, is_string(...))));
         $trace = $data->optional('trace');
         if ($trace !== null) {
@@ -35,6 +35,7 @@ final readonly class SurveyPlace
             'distance_mm' => $data->optional('distance_mm')?->notNegative(),
             'carries' => $word($data->at('carries'), self::CARRIES),
             'amps' => $data->optional('amps')?->notNegative(),
+            'pin' => $data->optional('pin')?->text(80),
             'trace' => $trace === null ? null : get_object_vars($trace->object()),
         ];
     }
@@ -61,7 +62,7 @@ final readonly class SurveyPlace
         $grade = is_int($data['grade'] ?? null) ? $data['grade'] : 0;
         $distance = is_numeric($data['distance_mm'] ?? null) ? ', '.Notation::plain((float) $data['distance_mm']).' mm off' : '';
 
-        return (is_string($data['place'] ?? null) ? $data['place'] : '').": grade {$grade}, ".self::GRADES[$grade].$distance.', carries '.(is_string($data['carries'] ?? null) ? $data['carries'] : '');
+        return (is_string($data['place'] ?? null) ? $data['place'] : '').": grade {$grade}, ".self::GRADES[$grade].$distance.', carries '.(is_string($data['carries'] ?? null) ? $data['carries'] : '').(is_string($data['pin'] ?? null) ? ", {$data['pin']}" : '');
     }
 
     private static function weight(string $carries): int

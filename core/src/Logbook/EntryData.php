@@ -39,7 +39,7 @@ final readonly class EntryData
             EntryKind::Rebuilt => ['item' => Ulid::read($data->only('item', 'fixings')->at('item')), 'fixings' => $data->has('fixings') ? Fixing::readAll($data->at('fixings')) : null],
             EntryKind::Survey => SurveyPlace::read($data),
             EntryKind::Continuity => self::continuity($data),
-            EntryKind::Photo => ['photo' => Ulid::read($data->only('photo')->at('photo'))],
+            EntryKind::Photo => self::photo($data),
             EntryKind::Pin => [
                 'photo' => Ulid::read($data->only('photo', 'x', 'y')->at('photo')),
                 'x' => $data->at('x')->between(0, 1),
@@ -67,6 +67,21 @@ final readonly class EntryData
             'clock_read' => $data->at('clock_read')->instant()->format(self::TIME),
             'power_off_h' => $data->at('power_off_h')->notNegative(),
         ];
+    }
+
+    /** @return array<string, mixed> what it shows, and whether that was before or after the work */
+    private static function photo(Node $data): array
+    {
+        $data->only('photo', 'of', 'phase');
+        $phase = $data->optional('phase');
+        if ($phase !== null && !in_array($phase->string(), ['before', 'after'], true)) {
+            $phase->refuse('must be before or after');
+        }
+        if ($phase !== null && !$data->has('of')) {
+            $data->at('of');
+        }
+
+        return ['photo' => Ulid::read($data->at('photo')), 'of' => $data->optional('of')?->text(160), 'phase' => $phase?->string()];
     }
 
     /** @return array<string, mixed> "open" stands for a meter that shows no value */

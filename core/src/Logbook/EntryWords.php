@@ -32,7 +32,7 @@ final readonly class EntryWords
             EntryKind::Rebuilt => 'Back in: '.self::word($data, 'what'),
             EntryKind::Survey => SurveyPlace::words($data),
             EntryKind::Continuity => self::continuity($data),
-            EntryKind::Photo => 'Photo',
+            EntryKind::Photo => 'Photo'.self::after($data, 'of', ' of ').self::after($data, 'phase', ', '),
             EntryKind::Pin => 'Pin '.(is_int($data['number'] ?? null) ? $data['number'] : '').': '.$text,
             EntryKind::Stage => 'Stage: '.(Stage::tryFrom(self::word($data, 'to'))?->words() ?? ''),
             EntryKind::Gate => 'Went on past '.(Gate::tryFrom(self::word($data, 'gate'))?->words() ?? '').', because '.self::word($data, 'reason'),

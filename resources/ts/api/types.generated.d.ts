@@ -562,6 +562,8 @@ export interface components {
             machine_id: string;
             /** @description cursor of the next page */
             next_before: string | null;
+            /** @description the latest, in time order */
+            photos: components["schemas"]["PhotoCard"][];
             places: components["schemas"]["PlacePoint"][];
         };
         /** @description A calendar's address, shown once. */
@@ -864,6 +866,8 @@ export interface components {
         };
         /** @description One replacement against this board's numbers, ready to be drawn. */
         OptionCard: {
+            /** @description why it is recommended */
+            because: string | null;
             charge: string | null;
             id: string;
             leaks: boolean;
@@ -925,6 +929,10 @@ export interface components {
             file: string;
             /** @description ULID of the photo */
             id: string;
+            /** @description what it shows */
+            of?: string;
+            /** @enum {string} */
+            phase?: "before" | "after";
         };
         /** @description A picture of a job with its pins. */
         PhotoCard: {
@@ -933,6 +941,10 @@ export interface components {
             caption: string;
             height: number;
             id: string;
+            /** @description what it shows */
+            of: string | null;
+            /** @description before or after the work */
+            phase: string | null;
             pins: components["schemas"]["PinCard"][];
             /** @description address of the thumbnail */
             thumbnail: string;

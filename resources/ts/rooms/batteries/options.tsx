@@ -33,6 +33,7 @@ export function Options({ page, may }: { page: Schemas['BatteryPage']; may: bool
         queryFn: () => data(api.POST('/jobs/{job}/battery-options', { params: { path: { job: page.job.id } }, body: asked })),
     });
     const refusal = options.error instanceof Refusal ? options.error : null;
+    const best = options.data?.find((it) => it.recommended);
     const schools = Map.groupBy(options.data ?? [], (it) => it.school);
     return (
         <Part title="What to fit">
@@ -51,6 +52,7 @@ export function Options({ page, may }: { page: Schemas['BatteryPage']; may: bool
             {options.data === undefined && (
                 <p className="mt-2 text-soft">Give the limits and the standby current: from the sheet of the clock chip, or measured.</p>
             )}
+            {best !== undefined && <p className="mt-3 font-bold text-accent">Recommended: {best.because}.</p>}
             <div className="mt-3 grid items-start gap-3 lg:grid-cols-4">
                 {[...schools].map(([school, list]) => (
                     <section key={school} aria-label={school} className="flex flex-col gap-2">

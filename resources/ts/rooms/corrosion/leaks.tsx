@@ -91,10 +91,18 @@ function Survey({ page }: { page: Schemas['LeakPage'] }) {
         distance_mm: '',
         carries: 'signal',
         amps: '',
+        pin: '',
         length_mm: '',
         width_mm: '',
         copper_oz: '1',
     };
+    const photos = useQuery({
+        queryKey: ['photos', page.job.id],
+        queryFn: () => data(api.GET('/jobs/{job}/photos', { params: { path: { job: page.job.id } } })),
+    });
+    const pins = (photos.data ?? []).flatMap((photo) =>
+        photo.pins.map((pin): [string, string] => [`pin ${pin.number} of “${photo.of ?? photo.caption}”`, `${pin.number}: ${pin.text}`]),
+    );
     const [values, setValues] = useState(empty);
     const [faults, setFaults] = useState<Schemas['Fault'][]>([]);
     const at = (name: string) =>
@@ -125,6 +133,7 @@ function Survey({ page }: { page: Schemas['LeakPage'] }) {
                     grade: number(values.grade),
                     carries: values.carries,
                     ...(values.distance_mm.trim() === '' ? {} : { distance_mm: number(values.distance_mm) }),
+                    ...(values.pin === '' ? {} : { pin: values.pin }),
                     ...(values.amps.trim() === '' ? {} : { amps: number(values.amps) }),
                     ...trace,
                 },
@@ -134,7 +143,7 @@ function Survey({ page }: { page: Schemas['LeakPage'] }) {
         setFaults(sent.state === 'refused' ? sent.refusal.faults : []);
         if (sent.state !== 'refused') setValues({ ...empty, holds: values.holds, carries: values.carries });
     };
-    const pick = (name: 'holds' | 'carries' | 'grade', label: string, options: [value: string, says: string][]) => (
+    const pick = (name: 'holds' | 'carries' | 'grade' | 'pin', label: string, options: [value: string, says: string][]) => (
         <Field label={label} error={at(name)}>
             {(ids) => (
                 <select {...ids} value={values[name]} onChange={set(name)}>
@@ -165,6 +174,7 @@ function Survey({ page }: { page: Schemas['LeakPage'] }) {
                         onChange={set('place')}
                     />
                 </div>
+                {pins.length > 0 && pick('pin', 'Pin on a photo', [['', 'none'], ...pins])}
                 {pick(
                     'holds',
                     'It is a',

@@ -8,6 +8,7 @@ import { useMayRecord } from '../../ui/session';
 import { day } from '../../ui/when';
 import { EntryDays } from './entries';
 import { ImportButton } from './import';
+import { Look, Pairs, Thumbnails } from './photos';
 import { Series } from './series';
 
 /** Everything that ever happened to a board, latest first, and one test point over the years. */
@@ -71,6 +72,7 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
                 </Notice>
             ))}
             <OverTime id={id} places={page.places} />
+            <BoardPhotos photos={page.photos} />
             <Part title="Jobs">
                 <ul className="flex flex-col gap-1">
                     {page.jobs.map((job) => (
@@ -86,6 +88,19 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
             </Part>
             {children}
         </Page>
+    );
+}
+
+function BoardPhotos({ photos }: { photos: Schemas['PhotoCard'][] }) {
+    const [shown, setShown] = useState<string | null>(null);
+    const open = photos.find((it) => it.id === shown);
+    if (photos.length === 0) return null;
+    return (
+        <Part title="Photos">
+            <Pairs photos={photos} onShow={setShown} />
+            <Thumbnails photos={photos.filter((it) => it.phase === null)} onShow={setShown} />
+            {open !== undefined && <Look photo={open} job="" may={false} onClose={() => setShown(null)} />}
+        </Part>
     );
 }
 

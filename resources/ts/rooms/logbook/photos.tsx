@@ -15,6 +15,8 @@ export function Photos({ job, may }: { job: string; may: boolean }) {
     const client = useQueryClient();
     const input = useRef<HTMLInputElement>(null);
     const [caption, setCaption] = useState('');
+    const [of, setOf] = useState('');
+    const [phase, setPhase] = useState('');
     const [problem, setProblem] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
     const [shown, setShown] = useState<string | null>(null);
@@ -32,6 +34,10 @@ export function Photos({ job, may }: { job: string; may: boolean }) {
         form.set('entry', ulid());
         form.set('at', new Date().toISOString());
         form.set('caption', caption);
+        if (of.trim() !== '') {
+            form.set('of', of);
+            if (phase !== '') form.set('phase', phase);
+        }
         form.set('file', file);
         try {
             client.setQueryData(
@@ -55,25 +61,30 @@ export function Photos({ job, may }: { job: string; may: boolean }) {
     const open = list.find((it) => it.id === shown);
     return (
         <Part title="Photos">
-            <ul className="flex flex-wrap gap-3">
-                {list.map((photo) => (
-                    <li key={photo.id} className="w-44">
-                        <button type="button" className="block w-full text-left" onClick={() => setShown(photo.id)}>
-                            <img
-                                src={photo.thumbnail}
-                                alt={photo.caption === '' ? `Photo of ${dayAndClock(photo.at)}` : photo.caption}
-                                loading="lazy"
-                                className="h-32 w-full rounded border border-line object-cover"
-                            />
-                            <span className="block truncate text-sm">{photo.caption === '' ? dayAndClock(photo.at) : photo.caption}</span>
-                        </button>
-                        {photo.pins.length > 0 && <span className="text-sm text-soft">{photo.pins.length} pins</span>}
-                    </li>
-                ))}
-            </ul>
+            <Pairs photos={list} onShow={setShown} />
+            <Thumbnails photos={list.filter((it) => it.phase === null)} onShow={setShown} />
             {may && (
                 <div className="mt-2 flex flex-wrap items-end gap-3">
-                    <div className="w-80">
+                    <div className="w-56">
+                        <Field
+                            label="It shows"
+                            value={of}
+                            placeholder="the corner by the battery"
+                            onChange={(event) => setOf(event.target.value)}
+                        />
+                    </div>
+                    <div className="w-36">
+                        <Field label="Before or after">
+                            {(ids) => (
+                                <select {...ids} value={phase} onChange={(event) => setPhase(event.target.value)}>
+                                    <option value="">neither</option>
+                                    <option value="before">before</option>
+                                    <option value="after">after</option>
+                                </select>
+                            )}
+                        </Field>
+                    </div>
+                    <div className="w-72">
                         <Field label="Caption of the next photo" value={caption} onChange={(event) => setCaption(event.target.value)} />
                     </div>
                     <input
@@ -104,7 +115,72 @@ export function Photos({ job, may }: { job: string; may: boolean }) {
     );
 }
 
-function Look({ photo, job, may, onClose }: { photo: Photo; job: string; may: boolean; onClose: () => void }) {
+const said = (photo: Photo): string => photo.caption || (photo.of ?? dayAndClock(photo.at));
+
+/** Before beside after, of the same thing. */
+export function Pairs({ photos, onShow }: { photos: Photo[]; onShow: (id: string) => void }) {
+    const pairs = Map.groupBy(
+        photos.filter((it) => it.phase !== null),
+        (it) => it.of ?? '',
+    );
+    if (pairs.size === 0) return null;
+    return (
+        <ul className="mb-3 grid gap-4 lg:grid-cols-2">
+            {[...pairs].map(([of, list]) => (
+                <li key={of}>
+                    <h3 className="text-sm font-bold">{of}</h3>
+                    <div className="grid grid-cols-2 gap-2">
+                        {['before', 'after'].map((phase) => {
+                            const photo = list.findLast((it) => it.phase === phase);
+                            return (
+                                <figure key={phase}>
+                                    {photo === undefined ? (
+                                        <div className="flex h-40 items-center justify-center rounded border border-dashed border-line text-soft">
+                                            no picture yet
+                                        </div>
+                                    ) : (
+                                        <button type="button" className="block w-full" onClick={() => onShow(photo.id)}>
+                                            <img
+                                                src={photo.thumbnail}
+                                                alt={`${of}, ${phase}`}
+                                                loading="lazy"
+                                                className="h-40 w-full rounded border border-line object-cover"
+                                            />
+                                        </button>
+                                    )}
+                                    <figcaption className="text-sm">{phase}</figcaption>
+                                </figure>
+                            );
+                        })}
+                    </div>
+                </li>
+            ))}
+        </ul>
+    );
+}
+
+export function Thumbnails({ photos, onShow }: { photos: Photo[]; onShow: (id: string) => void }) {
+    return (
+        <ul className="flex flex-wrap gap-3">
+            {photos.map((photo) => (
+                <li key={photo.id} className="w-44">
+                    <button type="button" className="block w-full text-left" onClick={() => onShow(photo.id)}>
+                        <img
+                            src={photo.thumbnail}
+                            alt={said(photo)}
+                            loading="lazy"
+                            className="h-32 w-full rounded border border-line object-cover"
+                        />
+                        <span className="block truncate text-sm">{said(photo)}</span>
+                    </button>
+                    {photo.pins.length > 0 && <span className="text-sm text-soft">{photo.pins.length} pins</span>}
+                </li>
+            ))}
+        </ul>
+    );
+}
+
+export function Look({ photo, job, may, onClose }: { photo: Photo; job: string; may: boolean; onClose: () => void }) {
     const client = useQueryClient();
     const [at, setAt] = useState<{ x: number; y: number } | null>(null);
     const [text, setText] = useState('');
@@ -124,7 +200,7 @@ function Look({ photo, job, may, onClose }: { photo: Photo; job: string; may: bo
         'absolute flex h-7 w-7 -translate-x-1/2 -translate-y-1/2 items-center justify-center rounded-full border-2 border-raised bg-accent text-sm font-bold text-accent-ink';
     return (
         <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-            <Sheet title={photo.caption === '' ? 'Photo' : photo.caption} about={`${photo.author}, ${dayAndClock(photo.at)}`}>
+            <Sheet title={said(photo)} about={`${photo.author}, ${dayAndClock(photo.at)}`}>
                 <div
                     className="relative"
                     onClick={(event) => {
@@ -132,7 +208,7 @@ function Look({ photo, job, may, onClose }: { photo: Photo; job: string; may: bo
                         setAt({ x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height });
                     }}
                 >
-                    <img src={photo.url} alt={photo.caption === '' ? 'Photo' : photo.caption} className="w-full" />
+                    <img src={photo.url} alt={said(photo)} className="w-full" />
                     {photo.pins.map((it) => (
                         <span key={it.number} className={mark} style={{ left: `${it.x * 100}%`, top: `${it.y * 100}%` }}>
                             {it.number}
