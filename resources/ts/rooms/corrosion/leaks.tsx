@@ -7,6 +7,7 @@ import { Button, Cautions, Field, Notice, Part } from '../../ui/controls';
 import { KeyHelp } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
+import { Photos } from '../logbook/photos';
 import { MeterChoice, useMeters } from '../rails/meter-choice';
 import { ContinuityRun } from './continuity';
 
@@ -76,6 +77,7 @@ function LeakSheet({
                 </Part>
             )}
             <Plan page={page} {...choices} />
+            <Photos job={page.job.id} may={may} />
             <Cautions words={page.cautions} />
         </Page>
     );

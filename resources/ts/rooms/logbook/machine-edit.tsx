@@ -4,7 +4,7 @@ import { api, data, Refusal, words, type Fault, type Schemas } from '../../api/c
 import { Button, Field, Part } from '../../ui/controls';
 import { Page } from '../../ui/page';
 import { Faults } from './import';
-import { boardLines, figure, listLines, loadLines, noteLines, pointLines, supplyLines, type Doc } from './profile-lines';
+import { boardLines, connectorLines, figure, listLines, loadLines, noteLines, pointLines, supplyLines, type Doc } from './profile-lines';
 
 /**
  * The profile on screen: its usual parts as a form, or the whole document as JSON. Both change one document; what is in
@@ -168,6 +168,17 @@ function ProfileForm({ doc, onChange }: { doc: Doc; onChange: (doc: Doc) => void
                 </div>
             </Part>
             <Lines
+                label="Connectors"
+                hint="name | which way round it sits"
+                codec={connectorLines}
+                value={doc['connectors']}
+                onChange={(it) => set('connectors', it)}
+            />
+            <BatteryForm
+                battery={inner(doc['battery'])}
+                onChange={(battery) => set('battery', Object.keys(battery).length === 0 ? undefined : battery)}
+            />
+            <Lines
                 label="Sources that proved wrong"
                 hint="source | what is wrong in it"
                 codec={noteLines}
@@ -182,6 +193,36 @@ function ProfileForm({ doc, onChange }: { doc: Doc; onChange: (doc: Doc) => void
                 onChange={(it) => set('cautions', it)}
             />
         </div>
+    );
+}
+
+/** What the clock or settings memory wants of its battery. */
+function BatteryForm({ battery, onChange }: { battery: Doc; onChange: (battery: Doc) => void }) {
+    const charge = inner(battery['charge']);
+    const field = (name: string, label: string) => (
+        <Field label={label} value={text(battery[name])} onChange={(event) => onChange(put(battery, name, figure(event.target.value)))} />
+    );
+    const charging = (name: string, label: string) => (
+        <Field
+            label={label}
+            value={text(charge[name])}
+            onChange={(event) => {
+                const next = put(charge, name, figure(event.target.value));
+                onChange(put(battery, 'charge', Object.keys(next).length === 0 ? undefined : next));
+            }}
+        />
+    );
+    return (
+        <Part title="Battery">
+            <div className="grid gap-3 sm:grid-cols-3 lg:grid-cols-6">
+                {field('retention_min_v', 'Keeps its memory from, V')}
+                {field('retention_max_v', 'Stands up to, V')}
+                {field('standby_a', 'Standby current, A')}
+                {charging('supply_v', 'Charges from, V')}
+                {charging('series_ohm', 'Through, ohm')}
+                {field('diode_drop_v', 'Lost in a diode, V')}
+            </div>
+        </Part>
     );
 }
 

@@ -62,6 +62,10 @@ export const supplyLines = cells([
     ['max_a', true],
     ['min_a', true],
 ]);
+export const connectorLines = cells([
+    ['name', false],
+    ['orientation', false],
+]);
 export const noteLines = cells([
     ['source', false],
     ['note', false],

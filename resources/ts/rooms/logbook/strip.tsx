@@ -6,6 +6,7 @@ import { record } from '../../api/outbox';
 import { Button, Cautions, Field, Notice, Part } from '../../ui/controls';
 import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
+import { Photos } from './photos';
 import { useMayRecord } from '../../ui/session';
 
 /** Each item that comes out is one quick line; the same list, reversed and ticked, is how it goes back. */
@@ -53,6 +54,7 @@ function Sheet({ page }: { page: Schemas['StripPage'] }) {
             <Part title="Rebuild: last out is first in" aside={<Standing page={page} />}>
                 <Rows page={page} may={may} />
             </Part>
+            <Photos job={page.job.id} may={may} />
             <Cautions words={page.cautions} />
         </Page>
     );
