@@ -106,9 +106,17 @@ final readonly class BatteryController
         $recheck = now()->addDays((int) (365.25 * min(self::RECHECK_YEARS, ($it->years ?? self::RECHECK_YEARS) / 2)));
 
         return new OptionCard(
-            $it->option->value, $it->option->words(), $it->option->school(), $volts, self::lasting($it), $it->chargeA === null ? null : Notation::print($it->chargeA, Unit::Ampere, 3),
-            array_map(static fn (string $need): string => strtr($need, '_', ' '), $it->needs), $it->leakOnBoard(), $it->verdict, $it->reasons, self::span($it, $board), $recommended, $recommended ? BatteriesRoom::because($it) : null, $recheck->format(Cards::TIME),
+            $it->option->value, $it->option->words(), $it->option->school(), $volts, self::lasting($it), self::charge($it),
+            array_map(static fn (string $need): string => $need === 'resistor' && $it->resistorOhm !== null ? 'a resistor of '.Notation::print($it->resistorOhm, Unit::Ohm, 3).' in all' : strtr($need, '_', ' '), $it->needs), $it->leakOnBoard(), $it->verdict, $it->reasons, self::span($it, $board), $recommended, $recommended ? BatteriesRoom::because($it) : null, $recheck->format(Cards::TIME),
         );
+    }
+
+    /** What the board charges with, against what the chemistry takes for good. */
+    private static function charge(Suitability $it): ?string
+    {
+        $allowed = $it->option->isNickel() ? ' of '.Notation::print($it->option->chargeLimit(), Unit::Ampere, 3).' allowed' : ' at first';
+
+        return $it->chargeA === null ? null : Notation::print($it->chargeA, Unit::Ampere, 3).$allowed;
     }
 
     private static function lasting(Suitability $it): string

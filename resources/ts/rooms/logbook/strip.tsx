@@ -111,6 +111,10 @@ function Out({ job, input }: { job: string; input: React.RefObject<HTMLInputElem
 function Rows({ page, may }: { page: Schemas['StripPage']; may: boolean }) {
     const list = useRef<HTMLOListElement>(null);
     const [problem, setProblem] = useState<string | null>(null);
+    const photos = useQuery({
+        queryKey: ['photos', page.job.id],
+        queryFn: () => data(api.GET('/jobs/{job}/photos', { params: { path: { job: page.job.id } } })),
+    });
     const walk = (event: KeyboardEvent) => {
         const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
         if (step === 0) return;
@@ -126,6 +130,7 @@ function Rows({ page, may }: { page: Schemas['StripPage']; may: boolean }) {
                     <Row
                         key={row.id}
                         row={row}
+                        photo={photos.data?.findLast((it) => it.of === row.what)}
                         may={may}
                         onTick={(fixings) =>
                             void record(
@@ -146,11 +151,30 @@ function Rows({ page, may }: { page: Schemas['StripPage']; may: boolean }) {
     );
 }
 
-function Row({ row, may, onTick }: { row: Schemas['StripRow']; may: boolean; onTick: (fixings: string) => void }) {
+function Row({
+    row,
+    photo,
+    may,
+    onTick,
+}: {
+    row: Schemas['StripRow'];
+    photo: Schemas['PhotoCard'] | undefined;
+    may: boolean;
+    onTick: (fixings: string) => void;
+}) {
     const [fixings, setFixings] = useState(row.fixings);
     return (
         <li className="grid items-center gap-x-4 py-1 lg:grid-cols-[1fr_16rem_9rem]">
-            <span className={row.ticked ? 'text-soft' : ''}>{row.says}</span>
+            <span className={`flex items-center gap-3 ${row.ticked ? 'text-soft' : ''}`}>
+                {photo !== undefined && (
+                    <img
+                        src={photo.thumbnail}
+                        alt={`${row.what} as it sat`}
+                        className="h-14 w-20 rounded border border-line object-cover"
+                    />
+                )}
+                {row.says}
+            </span>
             {row.ticked || !may ? (
                 <span />
             ) : (
