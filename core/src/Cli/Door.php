@@ -7,6 +7,7 @@ namespace Ash\Cli;
 use Ash\Batteries\BatteriesRoom;
 use Ash\Corrosion\CorrosionRoom;
 use Ash\Document\InvalidDocument;
+use Ash\Memory\MemoryRoom;
 use Ash\Rails\RailsRoom;
 
 /** The headless door: `bin/ash ROOM VERB [FILE]`. Exit status 0, or 2 with one JSON object on standard error. */
@@ -19,6 +20,7 @@ final readonly class Door
             'rails' => new RailsRoom(),
             'batteries' => new BatteriesRoom(),
             'corrosion' => new CorrosionRoom(),
+            'memory' => new MemoryRoom(),
         ];
     }
 

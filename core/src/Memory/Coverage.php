@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Memory;
+
+/** Every fault of every class on a small memory, one at a time: what a march test's claim is worth, shown and not told. */
+final readonly class Coverage
+{
+    /** @return list<array{type: string, faults: int, detected: int, pct: ?float}> */
+    public static function of(MarchTest $test, int $words): array
+    {
+        $rows = [];
+        foreach (['saf', 'tf', 'cfin', 'cfid', 'cfst', 'af'] as $class) {
+            $faults = $detected = 0;
+            foreach (self::faults($class, $words) as $fault) {
+                ++$faults;
+                $detected += (new Simulator($test, [$fault]))->detects() ? 1 : 0;
+            }
+            $rows[] = ['type' => $class, 'faults' => $faults, 'detected' => $detected, 'pct' => $faults === 0 ? null : $detected / $faults * 100];
+        }
+
+        return $rows;
+    }
+
+    /** @return iterable<Fault> */
+    private static function faults(string $class, int $words): iterable
+    {
+        for ($cell = 0; $cell < $words; ++$cell) {
+            foreach (match ($class) {
+                'saf' => [['saf0', null], ['saf1', null]],
+                'tf' => [['tf_up', null], ['tf_down', null]],
+                'af' => [['af_none', 0], ['af_none', 1]],
+                default => [],
+            } as [$type, $value]) {
+                yield new Fault($type, $cell, value: $value);
+            }
+            for ($aggressor = 0; $aggressor < $words; ++$aggressor) {
+                if ($aggressor !== $cell) {
+                    yield from self::coupled($class, $cell, $aggressor);
+                }
+            }
+        }
+    }
+
+    /** @return iterable<Fault> */
+    private static function coupled(string $class, int $cell, int $aggressor): iterable
+    {
+        if ($class === 'af') {
+            yield new Fault('af_shared', $cell, $aggressor);
+            yield new Fault('af_multi', $cell, $aggressor, null, 'and');
+            yield new Fault('af_multi', $cell, $aggressor, null, 'or');
+        }
+        foreach (in_array($class, ['cfin', 'cfid', 'cfst'], true) ? [0, 1] : [] as $when) {
+            foreach ($class === 'cfin' ? [null] : [0, 1] as $value) {
+                yield new Fault($class, $cell, $aggressor, $when, $value);
+            }
+        }
+    }
+}

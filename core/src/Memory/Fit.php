@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Memory;
+
+use Ash\Document\Node;
+use Ash\Quantity\Compare;
+use Ash\Quantity\Notation;
+
+/** May this chip go into that socket. */
+final readonly class Fit
+{
+    /**
+     * @param list<array{pin: int, fitted: string, candidate: string, hazard: bool}> $conflicts
+     * @param list<string>                                                           $reasons
+     */
+    private function __construct(public string $verdict, public array $conflicts, public array $reasons)
+    {
+    }
+
+    public static function read(Node $node): self
+    {
+        $node->only('fitted', 'candidate', 'required_access_ns', 'candidate_access_ns');
+        $required = $node->optional('required_access_ns')?->positive();
+        $has = $node->optional('candidate_access_ns')?->positive();
+
+        return self::of($node->at('fitted')->enum(ChipType::class), $node->at('candidate')->enum(ChipType::class), $required, $has);
+    }
+
+    /** Speed is judged when both access times are known. */
+    public static function of(ChipType $fitted, ChipType $candidate, ?float $requiredNs = null, ?float $candidateNs = null): self
+    {
+        $never = self::never($fitted, $candidate, $requiredNs, $candidateNs);
+        $conflicts = self::conflicts($fitted, $candidate);
+        $rework = array_map(static fn (array $it): string => "pin {$it['pin']}: the socket has {$it['fitted']}, the chip {$it['candidate']}".($it['hazard'] ? ': this destroys something' : ': lift it or tie it'), $conflicts);
+        $cycles = $candidate->sheet()['refresh'];
+        if ($never === [] && $cycles > $fitted->sheet()['refresh']) {
+            $rework[] = "it wants {$cycles} refresh cycles, the board gives {$fitted->sheet()['refresh']}";
+        }
+        if ($candidate->sheet()['three_supplies']) {
+            $rework = [...$rework, 'three supplies: -5 V first on and last off, or the chip is destroyed'];
+        }
+
+        return new self(match (true) {
+            $never !== [] => 'no',
+            $conflicts !== [] || $cycles > $fitted->sheet()['refresh'] => 'needs_rework',
+            default => 'drop_in',
+        }, $conflicts, [...$never, ...$rework, ...($never === [] && $rework === [] ? ['the same in everything that is asked'] : []), ...(($requiredNs === null) === ($candidateNs === null) ? [] : ['only one access time is known: speed is not judged'])]);
+    }
+
+    /** @return list<string> */
+    private static function never(ChipType $fitted, ChipType $candidate, ?float $requiredNs, ?float $candidateNs): array
+    {
+        $a = $fitted->sheet();
+        $b = $candidate->sheet();
+
+        return array_values(array_filter([
+            $a['dynamic'] === $b['dynamic'] ? null : ($a['dynamic'] ? 'the socket is for dynamic memory, the chip is static' : 'the socket is for static memory, the chip is dynamic'),
+            $b['words'] < $a['words'] ? "{$b['words']} words where {$a['words']} are wanted" : null,
+            $b['bits'] === $a['bits'] ? null : "{$b['bits']} bits wide where {$a['bits']} are wanted",
+            $b['package'] === $a['package'] ? null : "{$b['package']} does not go into {$a['package']}",
+            $requiredNs !== null && $candidateNs !== null && Compare::above($candidateNs, $requiredNs) ? Notation::plain($candidateNs).' ns is slower than the '.Notation::plain($requiredNs).' ns that are wanted' : null,
+        ]));
+    }
+
+    /** @return list<array{pin: int, fitted: string, candidate: string, hazard: bool}> */
+    private static function conflicts(ChipType $fitted, ChipType $candidate): array
+    {
+        $a = $fitted->sheet();
+        $b = $candidate->sheet();
+        if ([$a['package'], $a['bits'], $a['dynamic']] !== [$b['package'], $b['bits'], $b['dynamic']]) {
+            return [];
+        }
+        $conflicts = [];
+        $theirs = $candidate->pins();
+        foreach ($fitted->pins() as $pin => $function) {
+            $other = $theirs[$pin] ?? $function;
+            if ($other !== $function) {
+                $conflicts[$pin] = ['pin' => $pin, 'fitted' => $function, 'candidate' => $other, 'hazard' => self::hazard($function, $other)];
+            }
+        }
+        ksort($conflicts);
+
+        return array_values($conflicts);
+    }
+
+    /** A supply that meets a signal or another supply destroys something; one that meets nothing does not. */
+    private static function hazard(string $one, string $other): bool
+    {
+        $supply = static fn (string $it): bool => preg_match('/^(V|GND)/', $it) === 1;
+
+        return $one !== 'NC' && $other !== 'NC' && ($supply($one) || $supply($other));
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Memory;
+
+use Ash\Cli\Room;
+use Ash\Cli\Verb;
+use Ash\Document\Node;
+
+/** The room's headless door. */
+final readonly class MemoryRoom implements Room
+{
+    /** Cells of the largest memory that the simulator takes: 2^40. */
+    private const MOST_WORDS = 1_099_511_627_776;
+
+    public function verbs(): array
+    {
+        return [
+            'march' => new Verb('a march test on a memory with faults', self::MARCH_FIELDS, '{"test": "march-c-", "words": 1048576, "faults": [{"type": "cfid", "cell": 5, "aggressor": 9, "when": "up", "value": 1}]}', self::march(...)),
+            'coverage' => new Verb('what a march test finds, by enumeration', self::COVERAGE_FIELDS, '{"test": "mats+", "words": 4}', self::coverage(...)),
+            'soak' => new Verb('what so many passes say of the failure rate', self::SOAK_FIELDS, '{"passes": 51, "errors": 0, "target_rate": 0.01, "seconds_per_pass": 90}', self::soak(...)),
+            'sum' => new Verb('what is fitted against what the machine counts', self::SUM_FIELDS, '{"modules": [{"name": "bank 0", "kib": 128}, {"name": "bank 1", "kib": 64}, {"name": "bank 2", "kib": 64}], "counted_kib": 192}', self::sum(...)),
+            'fit' => new Verb('whether a chip may go into a socket', self::FIT_FIELDS, '{"fitted": "4116", "candidate": "4164", "required_access_ns": 200, "candidate_access_ns": 150}', self::fit(...)),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function march(Node $node): array
+    {
+        $node->only('test', 'words', 'faults');
+        $test = MarchTest::read($node->at('test'));
+        $words = $node->at('words')->integer(1, self::MOST_WORDS);
+        $faults = $cells = [];
+        foreach ($node->at('faults')->items() as $it) {
+            $fault = Fault::read($it, $words);
+            isset($cells[$fault->cell]) && $it->at('cell')->refuse('has a fault already');
+            $cells[$fault->cell] = true;
+            $faults[] = $fault;
+        }
+        $simulator = new Simulator($test, $faults);
+        $zeros = $simulator->run(0);
+
+        return [
+            'detected' => $zeros['errors'] > 0 && $simulator->run(1)['errors'] > 0,
+            'first' => $zeros['first'],
+            'errors' => $zeros['errors'],
+            'operations' => $words * $test->operationsPerWord(),
+            'operations_per_word' => $test->operationsPerWord(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function coverage(Node $node): array
+    {
+        $node->only('test', 'words');
+
+        return ['classes' => Coverage::of(MarchTest::read($node->at('test')), $node->at('words')->integer(2, 64))];
+    }
+
+    /** @return array<string, mixed> */
+    private static function soak(Node $node): array
+    {
+        $soak = Soak::read($node);
+
+        return [
+            'error_rate' => $soak->errorRate, 'upper_rate' => $soak->upperRate, 'lower_rate' => $soak->lowerRate, 'passes_needed' => $soak->passesNeeded,
+            'passes_left' => $soak->passesLeft, 'seconds_left' => $soak->secondsLeft, 'reasons' => $soak->reasons,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function sum(Node $node): array
+    {
+        $sum = Sum::read($node);
+
+        return ['expected_kib' => $sum->expectedKib, 'difference_kib' => $sum->differenceKib, 'explanations' => $sum->explanations];
+    }
+
+    /** @return array<string, mixed> */
+    private static function fit(Node $node): array
+    {
+        $fit = Fit::read($node);
+
+        return ['verdict' => $fit->verdict, 'reasons' => $fit->reasons, 'pin_conflicts' => $fit->conflicts];
+    }
+
+    private const MARCH_FIELDS = <<<'TEXT'
+        test         mats, mats+, mats++, march-x, march-y, march-c-, march-a, march-b, or a string such as {b(w0);u(r0,w1);d(r1,w0)}
+        words        cells
+        faults[]     type saf0|saf1|tf_up|tf_down|cfin|cfid|cfst|af_none|af_multi|af_shared; cell; aggressor?; when? up|down|0|1;
+                     value? 0|1|"and"|"or"; as the type asks
+        gives        detected (from an all-zeros and an all-ones start), first {element, operation, address} or null, errors (both of the
+                     all-zeros run), operations, operations_per_word
+        TEXT;
+    private const COVERAGE_FIELDS = <<<'TEXT'
+        test         as in memory march
+        words        2 to 64
+        gives        classes[] type saf|tf|cfin|cfid|cfst|af, faults, detected, pct
+        TEXT;
+    private const SOAK_FIELDS = <<<'TEXT'
+        passes       1 or more; errors: passes that showed one
+        confidence?  0.95; target_rate? errors a pass; seconds_per_pass? s
+        gives        error_rate, upper_rate, lower_rate (each one-sided), passes_needed, passes_left, seconds_left, reasons[]
+        TEXT;
+    private const SUM_FIELDS = <<<'TEXT'
+        modules[]    name, kib; counted_kib
+        gives        expected_kib, difference_kib, explanations[] (lists of modules whose absence gives the counted size)
+        TEXT;
+    private const FIT_FIELDS = <<<'TEXT'
+        fitted, candidate   4027, 4116, 4164, 41256, 411000, 4464, 44256, 2102, 2114, 6116, 6264, 62256
+        required_access_ns?, candidate_access_ns?   ns; judged when both are given
+        gives        verdict drop_in|needs_rework|no, reasons[], pin_conflicts[] pin, fitted, candidate, hazard
+        TEXT;
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Memory;
+
+use Ash\Document\Node;
+use Ash\Quantity\Notation;
+use Ash\Statistics\Beta;
+
+/** What so many passes say of the failure rate: C. J. Clopper, E. S. Pearson, Biometrika 26 (1934), each bound one-sided. */
+final readonly class Soak
+{
+    /** @param list<string> $reasons */
+    private function __construct(
+        public float $errorRate,
+        public float $upperRate,
+        public float $lowerRate,
+        public ?int $passesNeeded,
+        public ?int $passesLeft,
+        public ?float $secondsLeft,
+        public array $reasons,
+    ) {
+    }
+
+    public static function read(Node $node): self
+    {
+        $node->only('passes', 'errors', 'confidence', 'target_rate', 'seconds_per_pass');
+        $passes = $node->at('passes')->integer(1);
+        $errors = $node->at('errors')->integer(0);
+        if ($errors > $passes) {
+            $node->at('errors')->refuse("must be at most the number of passes, {$passes}");
+        }
+        $share = static fn (?Node $it): ?float => $it === null ? null : ($it->number() > 0 && $it->number() < 1 ? $it->number() : $it->refuse('must be above 0 and below 1'));
+
+        return self::of($passes, $errors, $share($node->optional('confidence')) ?? 0.95, $share($node->optional('target_rate')), $node->optional('seconds_per_pass')?->positive());
+    }
+
+    public static function of(int $passes, int $errors, float $confidence = 0.95, ?float $target = null, ?float $secondsPerPass = null): self
+    {
+        $upper = match (true) {
+            $errors === $passes => 1.0,
+            $errors === 0 => 1 - (1 - $confidence) ** (1 / $passes),
+            default => Beta::quantile($confidence, $errors + 1, $passes - $errors),
+        };
+        $lower = match (true) {
+            $errors === 0 => 0.0,
+            $errors === $passes => (1 - $confidence) ** (1 / $passes),
+            default => Beta::quantile(1 - $confidence, $errors, $passes - $errors + 1),
+        };
+        $needed = $target === null || $errors > 0 ? null : (int) ceil(log(1 - $confidence) / log1p(-$target) - 1e-9);
+        $left = $needed === null ? null : max(0, $needed - $passes);
+
+        return new self($errors / $passes, $upper, $lower, $needed, $left, $left === null || $secondsPerPass === null ? null : $left * $secondsPerPass, self::said($passes, $errors, $upper, $confidence, $left));
+    }
+
+    /** @return list<string> */
+    private static function said(int $passes, int $errors, float $upper, float $confidence, ?int $left): array
+    {
+        $sure = Notation::plain($confidence * 100, 4).' %';
+        $said = $errors === 0
+            ? ["{$passes} clean ".($passes === 1 ? 'pass' : 'passes').': a fault that shows in more than 1 pass in '.(int) floor(1 / $upper + 1e-9).' would very likely have shown ('.$sure.')']
+            : ["{$errors} of {$passes} passes failed: up to ".Notation::plain($upper * 100, 3)." % of passes may fail ({$sure})"];
+
+        return $left === null ? $said : [...$said, $left === 0 ? 'the wished bound is reached' : "{$left} more clean passes reach the wished bound"];
+    }
+}
