@@ -25,18 +25,19 @@ final readonly class Door
     }
 
     /**
-     * @param list<string>              $words what follows the program's name
-     * @param \Closure(string): ?string $read  the text of a file ("-": standard input), null when it cannot be read
+     * @param list<string>                               $words what follows the program's name
+     * @param \Closure(string): ?string                  $read  the text of a file ("-": standard input), null when it cannot be read
+     * @param (\Closure(string): ?iterable<string>)|null $lines the lines of a file, with their breaks; null when it cannot be read
      *
      * @return array{int, string, string} exit status, standard output, standard error
      */
-    public static function open(array $words, \Closure $read): array
+    public static function open(array $words, \Closure $read, ?\Closure $lines = null): array
     {
         if ($words === [] || $words === ['--help']) {
             return [0, self::overview(), ''];
         }
         try {
-            return [0, self::answer($words, $read), ''];
+            return [0, self::answer($words, $read, $lines), ''];
         } catch (InvalidDocument $fault) {
             $error = ['error' => ['pointer' => $fault->pointer, 'detail' => $fault->detail]];
 
@@ -45,10 +46,11 @@ final readonly class Door
     }
 
     /**
-     * @param list<string>              $words
-     * @param \Closure(string): ?string $read
+     * @param list<string>                               $words
+     * @param \Closure(string): ?string                  $read
+     * @param (\Closure(string): ?iterable<string>)|null $lines
      */
-    private static function answer(array $words, \Closure $read): string
+    private static function answer(array $words, \Closure $read, ?\Closure $lines): string
     {
         $room = self::rooms()[$words[0]] ?? throw InvalidDocument::at('', "there is no room \"{$words[0]}\"; bin/ash lists them");
         $name = $words[1] ?? throw InvalidDocument::at('', "say which verb of {$words[0]}: ".implode(', ', array_keys($room->verbs())));
@@ -56,12 +58,37 @@ final readonly class Door
         if (($words[2] ?? '') === '--help') {
             return self::help("{$words[0]} {$name}", $verb);
         }
+        [$words, $options] = self::options($words, $verb, $lines);
         if (count($words) > 3) {
             throw InvalidDocument::at('', "\"{$words[3]}\" is one word too many: ROOM VERB [FILE]");
         }
         $json = $read($words[2] ?? '-') ?? throw InvalidDocument::at('', 'cannot read '.($words[2] ?? 'standard input'));
 
-        return $verb->answer($json)."\n";
+        return $verb->answer($json, $options)."\n";
+    }
+
+    /**
+     * @param list<string>                               $words
+     * @param (\Closure(string): ?iterable<string>)|null $lines
+     *
+     * @return array{list<string>, array<string, iterable<string>>} the words without the options, and the options' files
+     */
+    private static function options(array $words, Verb $verb, ?\Closure $lines): array
+    {
+        $rest = $options = [];
+        while (($word = array_shift($words)) !== null) {
+            $name = str_starts_with($word, '--') ? substr($word, 2) : null;
+            if ($name === null) {
+                $rest[] = $word;
+                continue;
+            }
+            in_array($name, $verb->options, true) || throw InvalidDocument::at('', "{$word} is not an option of this verb");
+            isset($options[$name]) && throw InvalidDocument::at('', "{$word} is given twice");
+            $file = array_shift($words) ?? throw InvalidDocument::at('', "{$word} wants a file");
+            $options[$name] = ($lines === null ? null : $lines($file)) ?? throw InvalidDocument::at('', "cannot read {$file}");
+        }
+
+        return [$rest, $options];
     }
 
     private static function overview(): string

@@ -10,23 +10,26 @@ use Ash\Document\Node;
 final readonly class Verb
 {
     /**
-     * @param string                               $summary one line
-     * @param string                               $fields  every field with its unit, for --help
-     * @param string                               $example a worked example's input
-     * @param \Closure(Node): array<string, mixed> $compute
+     * @param string                                                                $summary one line
+     * @param string                                                                $fields  every field with its unit, for --help
+     * @param string                                                                $example a worked example's input
+     * @param \Closure(Node, array<string, iterable<string>>): array<string, mixed> $compute
+     * @param list<string>                                                          $options names of the files it may be given as --name FILE, read line by line
      */
-    public function __construct(public string $summary, public string $fields, public string $example, private \Closure $compute)
+    public function __construct(public string $summary, public string $fields, public string $example, private \Closure $compute, public array $options = [])
     {
     }
 
     /**
+     * @param array<string, iterable<string>> $options
+     *
      * @return string one JSON document
      *
      * @throws \Ash\Document\InvalidDocument
      */
-    public function answer(string $json): string
+    public function answer(string $json, array $options = []): string
     {
-        $answer = ($this->compute)(Node::parse($json));
+        $answer = ($this->compute)(Node::parse($json), $options);
 
         return json_encode(self::plain($answer), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
     }

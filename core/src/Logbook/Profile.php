@@ -51,7 +51,7 @@ final readonly class Profile
         if ($node->at('format')->string() !== self::FORMAT) {
             $node->at('format')->refuse('must be '.self::FORMAT);
         }
-        if (preg_match('/^[a-z0-9]+(-[a-z0-9]+)*$/', $node->at('slug')->text(60)) !== 1) {
+        if (preg_match('/^[a-z0-9]+(-[a-z0-9]+)*$/D', $node->at('slug')->text(60)) !== 1) {
             $node->at('slug')->refuse('must be lower-case letters and digits with single hyphens');
         }
         $railNodes = $node->at('rails');

@@ -14,6 +14,6 @@ final readonly class Ulid
     {
         $ulid = strtoupper($node->string());
 
-        return preg_match('/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/', $ulid) === 1 ? $ulid : $node->refuse('must be a ULID (26 characters)');
+        return preg_match('/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/D', $ulid) === 1 ? $ulid : $node->refuse('must be a ULID (26 characters)');
     }
 }

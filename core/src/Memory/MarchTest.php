@@ -33,7 +33,7 @@ final readonly class MarchTest
     {
         $text = $node->string();
         $given = self::NAMED[$text] ?? $text;
-        if (preg_match('/^\{[bud]\([rw][01](,[rw][01])*\)(;[bud]\([rw][01](,[rw][01])*\))*\}$/', $given) !== 1) {
+        if (preg_match('/^\{[bud]\([rw][01](,[rw][01])*\)(;[bud]\([rw][01](,[rw][01])*\))*\}$/D', $given) !== 1) {
             $node->refuse('must be one of '.implode(', ', array_keys(self::NAMED)).' or a march string such as {b(w0);u(r0,w1);d(r1,w0)}');
         }
         $test = self::parse($given);

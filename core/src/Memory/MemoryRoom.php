@@ -17,12 +17,79 @@ final readonly class MemoryRoom implements Room
     public function verbs(): array
     {
         return [
+            'locate' => new Verb('which chip, line or bank is it', self::LOCATE_FIELDS, self::LOCATE_EXAMPLE, self::locate(...), ['errors']),
             'march' => new Verb('a march test on a memory with faults', self::MARCH_FIELDS, '{"test": "march-c-", "words": 1048576, "faults": [{"type": "cfid", "cell": 5, "aggressor": 9, "when": "up", "value": 1}]}', self::march(...)),
             'coverage' => new Verb('what a march test finds, by enumeration', self::COVERAGE_FIELDS, '{"test": "mats+", "words": 4}', self::coverage(...)),
             'soak' => new Verb('what so many passes say of the failure rate', self::SOAK_FIELDS, '{"passes": 51, "errors": 0, "target_rate": 0.01, "seconds_per_pass": 90}', self::soak(...)),
             'sum' => new Verb('what is fitted against what the machine counts', self::SUM_FIELDS, '{"modules": [{"name": "bank 0", "kib": 128}, {"name": "bank 1", "kib": 64}, {"name": "bank 2", "kib": 64}], "counted_kib": 192}', self::sum(...)),
             'fit' => new Verb('whether a chip may go into a socket', self::FIT_FIELDS, '{"fitted": "4116", "candidate": "4164", "required_access_ns": 200, "candidate_access_ns": 150}', self::fit(...)),
         ];
+    }
+
+    /**
+     * @param array<string, iterable<string>> $options "errors": lines of CSV
+     *
+     * @return array<string, mixed>
+     */
+    private static function locate(Node $node, array $options): array
+    {
+        $node->only('map', 'errors', 'tested', 'pattern');
+        $map = Map::read($node->at('map'));
+        $pattern = $node->optional('pattern')?->enum(Pattern::class) ?? Pattern::None;
+        if ($pattern === Pattern::Mix && $map->wordBits > 32) {
+            $node->at('pattern')->refuse('mix takes words of at most 32 bits');
+        }
+        $locator = new Locator($map, self::tested($node->optional('tested'), $map), $pattern);
+        $reader = new ErrorReader($map, $locator);
+        if (isset($options['errors'])) {
+            $node->optional('errors')?->refuse('excludes the option --errors: give one of the two');
+            $reader->csv($options['errors']);
+        } else {
+            $reader->document($node->at('errors'));
+        }
+
+        return self::located($map, $locator, $pattern);
+    }
+
+    /** @return list<bool> by bank */
+    private static function tested(?Node $list, Map $map): array
+    {
+        if ($list === null) {
+            return array_fill(0, count($map->banks), true);
+        }
+        Node::distinct($list->items());
+        $tested = array_fill(0, count($map->banks), false);
+        foreach ($list->items() as $name) {
+            $tested[$map->byName["\0{$name->string()}"] ?? $name->refuse("there is no bank \"{$name->string()}\"")] = true;
+        }
+
+        return array_values($tested);
+    }
+
+    /** @return array<string, mixed> */
+    private static function located(Map $map, Locator $locator, Pattern $pattern): array
+    {
+        $suspects = $locator->suspects();
+        $words = new SuspectWords($map, $locator, $pattern);
+        $mapped = $locator->errors - $locator->unmapped;
+        ksort($locator->seen);
+
+        return [
+            'suspects' => array_map(static fn (Suspect $it, int $i): array => [
+                'rank' => $i + 1, 'kind' => $it->kind, 'ref' => $it->ref, 'refs' => $it->refs, 'bank' => $it->bank, 'bits' => array_map(self::bit(...), $it->bits), 'address_bits' => $it->addressBits,
+                'explains' => $locator->explained($it) / max(1, $locator->errors), 'probability' => $it->probability, 'text' => $words->text($it), 'action' => $words->action($it),
+            ], $suspects, array_keys($suspects)),
+            'matrix' => array_map(static fn (int $pair, int $count): array => ['bank' => $map->banks[intdiv($pair, Locator::WIDTH)]->name, 'bit' => self::bit($pair % Locator::WIDTH), 'errors' => $count], array_keys($locator->seen), $locator->seen),
+            'errors' => $locator->errors,
+            'unmapped' => $locator->unmapped,
+            'unexplained' => $mapped - ($suspects === [] ? 0 : $locator->explained($suspects[0])),
+            'reasons' => $words->reasons($suspects),
+        ];
+    }
+
+    private static function bit(int $bit): int|string
+    {
+        return $bit === Bank::P ? 'P' : $bit;
     }
 
     /** @return array<string, mixed> */
@@ -85,6 +152,18 @@ final readonly class MemoryRoom implements Room
         return ['verdict' => $fit->verdict, 'reasons' => $fit->reasons, 'pin_conflicts' => $fit->conflicts];
     }
 
+    private const LOCATE_FIELDS = <<<'TEXT'
+        map          radix? (16); word_bits; technology? dram|sram|core; banks[] name, start, words, chips[] {ref, bits[]}, parity? {ref},
+                     select? {mask, value}, row_bits?, column_bits?; start, mask and value are strings in the radix
+        errors[]     {address, expected, actual} | {address, xor} | {address, kind: "parity"} | {bank, bit} | {ref}; or --errors FILE.csv
+        tested[]?    bank names (all); pattern? fold|mix|none
+        gives        suspects[] rank, kind chip|chip_part|data_line|bank|address_line|everything|several_chips, ref, refs[], bank, bits[],
+                     address_bits[], explains, probability, text, action; matrix[] bank, bit, errors; errors, unmapped, unexplained, reasons[]
+        TEXT;
+    private const LOCATE_EXAMPLE = <<<'JSON'
+        {"map": {"word_bits": 4, "banks": [{"name": "0", "start": "0", "words": 16384, "chips": [{"ref": "U30", "bits": [0]}, {"ref": "U31", "bits": [1]}, {"ref": "U32", "bits": [2]}, {"ref": "U33", "bits": [3]}]}]},
+         "errors": [{"address": "1A3F", "expected": "0", "actual": "4"}, {"address": "0x0007", "expected": "F", "actual": "B"}]}
+        JSON;
     private const MARCH_FIELDS = <<<'TEXT'
         test         mats, mats+, mats++, march-x, march-y, march-c-, march-a, march-b, or a string such as {b(w0);u(r0,w1);d(r1,w0)}
         words        cells

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Memory;
+
+use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
+
+/** A memory test's errors, one by one into the locator: from a document's list, or as a stream of CSV (RFC 4180). */
+final readonly class ErrorReader
+{
+    private const FIELDS = ['address', 'expected', 'actual', 'xor', 'kind', 'bank', 'bit', 'ref'];
+
+    public function __construct(private Map $map, private Locator $locator)
+    {
+    }
+
+    public function document(Node $list): void
+    {
+        foreach ($list->items() as $node) {
+            $node->only(...self::FIELDS);
+            $error = $node->members();
+            $bit = $node->optional('bit')?->raw();
+            unset($error['bit']);
+            $this->take(array_map(static fn (Node $it): string => $it->string(), $error) + ($bit === null ? [] : ['bit' => is_int($bit) ? (string) $bit : $node->at('bit')->string()]), $node->pointer);
+        }
+    }
+
+    /** @param iterable<string> $lines with their line breaks */
+    public function csv(iterable $lines): void
+    {
+        $header = null;
+        $row = 0;
+        $open = '';
+        foreach ($lines as $line) {
+            $open .= $line;
+            if (substr_count($open, '"') % 2 === 1) {
+                continue;
+            }
+            $cells = str_getcsv(rtrim($open, "\r\n"), ',', '"', '');
+            $open = '';
+            if ($header === null) {
+                $header = $this->header($cells);
+            } elseif (count($cells) !== count($header)) {
+                throw InvalidDocument::at("/errors/{$row}", 'has '.count($cells).' fields where the header has '.count($header).': is the line truncated?');
+            } else {
+                $this->take(array_filter(array_combine($header, array_map(strval(...), $cells)), static fn (string $cell): bool => $cell !== ''), "/errors/{$row}");
+                ++$row;
+            }
+        }
+        if ($open !== '') {
+            throw InvalidDocument::at("/errors/{$row}", 'is truncated: a quote is not closed');
+        }
+        $header ?? throw InvalidDocument::at('/errors', 'has no header row');
+    }
+
+    /**
+     * @param array<?string> $cells
+     *
+     * @return non-empty-list<string>
+     */
+    private function header(array $cells): array
+    {
+        $names = array_map(static fn (?string $it): string => preg_replace('/^\x{FEFF}/u', '', trim((string) $it)) ?? '', array_values($cells));
+        foreach ($names as $i => $name) {
+            in_array($name, self::FIELDS, true) || throw InvalidDocument::at('/errors', "has a column \"{$name}\" that is not known");
+            in_array($name, array_slice($names, 0, $i), true) && throw InvalidDocument::at('/errors', "has the column \"{$name}\" twice");
+        }
+
+        return $names === [] ? throw InvalidDocument::at('/errors', 'has no header row') : $names;
+    }
+
+    /** @param array<array-key, string> $error by field */
+    private function take(array $error, string $pointer): void
+    {
+        $given = array_keys($error);
+        sort($given);
+        match ($given) {
+            ['actual', 'address', 'expected'] => $this->compared($error, $pointer),
+            ['address', 'xor'] => $this->locator->data($this->number($error, 'address', $pointer), $this->word($error, 'xor', $pointer), null),
+            ['address', 'kind'] => $error['kind'] === 'parity' ? $this->locator->parity($this->number($error, 'address', $pointer)) : throw InvalidDocument::at("{$pointer}/kind", 'must be parity'),
+            ['bank', 'bit'] => $this->bankBit($error, $pointer),
+            ['ref'] => $this->chip($error['ref'], $pointer),
+            default => throw self::mixed($error, $pointer),
+        };
+    }
+
+    /** @param array<array-key, string> $error */
+    private static function mixed(array $error, string $pointer): InvalidDocument
+    {
+        $field = match (true) {
+            isset($error['kind'], $error['xor']), isset($error['kind'], $error['expected']) => 'kind',
+            isset($error['xor'], $error['expected']), isset($error['xor'], $error['actual']) => 'xor',
+            isset($error['expected']) && !isset($error['actual']) => 'actual',
+            isset($error['actual']) && !isset($error['expected']) => 'expected',
+            isset($error['bank']) && !isset($error['bit']) => 'bit',
+            isset($error['bit']) && !isset($error['bank']) => 'bank',
+            default => null,
+        };
+
+        return InvalidDocument::at($pointer.($field === null ? '' : "/{$field}"), 'must be address with expected and actual, address with xor, address with kind parity, bank with bit, or ref');
+    }
+
+    /** @param array<array-key, string> $error */
+    private function compared(array $error, string $pointer): void
+    {
+        $actual = $this->word($error, 'actual', $pointer);
+        $this->locator->data($this->number($error, 'address', $pointer), $this->word($error, 'expected', $pointer) ^ $actual, $actual);
+    }
+
+    /** @param array<array-key, string> $error */
+    private function number(array $error, string $field, string $pointer): int
+    {
+        return $this->map->radix->parse($error[$field]) ?? throw InvalidDocument::at("{$pointer}/{$field}", "must be a number in radix {$this->map->radix->value}");
+    }
+
+    /** @param array<array-key, string> $error */
+    private function word(array $error, string $field, string $pointer): int
+    {
+        $word = $this->number($error, $field, $pointer);
+
+        return $word >> $this->map->wordBits === 0 ? $word : throw InvalidDocument::at("{$pointer}/{$field}", "is wider than {$this->map->wordBits} bits");
+    }
+
+    /** @param array<array-key, string> $error */
+    private function bankBit(array $error, string $pointer): void
+    {
+        $bank = $this->map->byName["\0{$error['bank']}"] ?? throw InvalidDocument::at("{$pointer}/bank", "there is no bank \"{$error['bank']}\"");
+        $bit = $error['bit'] === 'P' ? Bank::P : (preg_match('/^\d{1,2}$/D', $error['bit']) === 1 ? (int) $error['bit'] : -1);
+        foreach ($this->map->banks[$bank]->chips as $chip) {
+            if (in_array($bit, $chip->bits, true)) {
+                $this->locator->named($bank, [$bit]);
+
+                return;
+            }
+        }
+        throw InvalidDocument::at("{$pointer}/bit", "bank {$error['bank']} has no bit {$error['bit']}");
+    }
+
+    private function chip(string $ref, string $pointer): void
+    {
+        [$bank, $chip] = $this->map->byRef["\0{$ref}"] ?? throw InvalidDocument::at("{$pointer}/ref", "there is no chip \"{$ref}\"");
+        $this->locator->named($bank, $this->map->banks[$bank]->chips[$chip]->bits);
+    }
+}

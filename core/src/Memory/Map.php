@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Memory;
+
+use Ash\Document\Node;
+use Ash\Quantity\Radix;
+
+/** A machine's memory: its banks and the words they hold. Invariant: no address has two banks; banks and chips have one name each. */
+final readonly class Map
+{
+    /**
+     * @param non-empty-list<Bank>           $banks
+     * @param array<string, int>             $byName bank number by NUL and name
+     * @param array<string, array{int, int}> $byRef  bank and chip number by NUL and designator
+     */
+    private function __construct(public Radix $radix, public int $wordBits, public string $technology, public array $banks, public array $byName, public array $byRef)
+    {
+    }
+
+    public static function read(Node $node): self
+    {
+        $node->only('radix', 'word_bits', 'technology', 'banks');
+        $radix = Radix::read($node->optional('radix'));
+        $wordBits = $node->at('word_bits')->integer(1, 63);
+        $technology = $node->optional('technology');
+        $technology === null || in_array($technology->string(), ['dram', 'sram', 'core'], true) || $technology->refuse('must be one of dram, sram, core');
+        $nodes = $node->at('banks')->items();
+        $banks = array_map(static fn (Node $it): Bank => Bank::read($it, $radix, $wordBits), $nodes);
+        if ($banks === []) {
+            $node->at('banks')->refuse('must list at least one bank');
+        }
+        Node::distinct(array_map(static fn (Node $it): Node => $it->at('name'), $nodes));
+        Node::distinct(array_merge(...array_map(static fn (Node $it): array => [...array_map(static fn (Node $chip): Node => $chip->at('ref'), $it->at('chips')->items()), ...($it->has('parity') ? [$it->at('parity')->at('ref')] : [])], $nodes)));
+        foreach ($banks as $i => $bank) {
+            foreach (array_slice($banks, 0, $i) as $other) {
+                self::overlap($bank, $other) && $nodes[$i]->refuse("overlaps bank {$other->name}");
+            }
+        }
+
+        return new self($radix, $wordBits, $technology?->string() ?? 'dram', $banks, ...self::names($banks));
+    }
+
+    /** The bank that owns an address, as its number. */
+    public function bankAt(int $address): ?int
+    {
+        foreach ($this->banks as $i => $bank) {
+            if ($bank->owns($address)) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+
+    public function lowest(): int
+    {
+        return min(array_map(static fn (Bank $bank): int => (int) Bank::firstFrom($bank->start, $bank->selectMask, $bank->selectValue), $this->banks));
+    }
+
+    public function highest(): int
+    {
+        return max(array_map(static fn (Bank $bank): int => $bank->address($bank->words - 1), $this->banks));
+    }
+
+    /**
+     * @param list<Bank> $banks
+     *
+     * @return array{array<string, int>, array<string, array{int, int}>}
+     */
+    private static function names(array $banks): array
+    {
+        $byName = $byRef = [];
+        foreach ($banks as $i => $bank) {
+            $byName["\0{$bank->name}"] = $i;
+            foreach ($bank->chips as $k => $chip) {
+                $byRef["\0{$chip->ref}"] = [$i, $k];
+            }
+        }
+
+        return [$byName, $byRef];
+    }
+
+    private static function overlap(Bank $one, Bank $other): bool
+    {
+        if (($one->selectMask & $other->selectMask & ($one->selectValue ^ $other->selectValue)) !== 0) {
+            return false;
+        }
+        $first = Bank::firstFrom(max($one->start, $other->start), $one->selectMask | $other->selectMask, $one->selectValue | $other->selectValue);
+
+        return $first !== null && $first < min($one->end(), $other->end());
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Memory;
+
+/** One hypothesis of what is wrong and how likely it is. */
+final readonly class Suspect
+{
+    /**
+     * @param list<int>    $pairs       predicted, as bank * Locator::WIDTH + bit
+     * @param list<string> $refs
+     * @param list<int>    $bits        Bank::P for the parity column
+     * @param list<int>    $addressBits
+     */
+    public function __construct(
+        public string $kind,
+        public float $prior,
+        public array $pairs,
+        public ?string $ref = null,
+        public array $refs = [],
+        public ?string $bank = null,
+        public array $bits = [],
+        public array $addressBits = [],
+        public bool $certain = false,
+        public float $probability = 0.0,
+    ) {
+    }
+
+    public function with(float $probability): self
+    {
+        return new self($this->kind, $this->prior, $this->pairs, $this->ref, $this->refs, $this->bank, $this->bits, $this->addressBits, $this->certain, $probability);
+    }
+}
