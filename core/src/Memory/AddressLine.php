@@ -17,35 +17,39 @@ final class AddressLine
     private array $values = [];
 
     /**
-     * @param list<int> $bits  address bit of a plain line, cell bits of a pin
-     * @param list<int> $banks that a pin belongs to; empty for a plain line
+     * @param list<int>        $bits  address bit of a plain line, cell bits of a pin
+     * @param array<int, true> $banks that a pin belongs to; empty for a plain line
      */
     public function __construct(public readonly array $bits, private readonly array $banks, private readonly Map $map, private readonly Pattern $pattern)
     {
     }
 
-    public function isPin(): bool
+    /** One error of a bank whose partner address is in the map. */
+    public function ask(bool $matches, int $xor): void
     {
-        return $this->banks !== [];
-    }
-
-    public function ask(int $bank, int $address, int $actual, int $xor): void
-    {
-        $partners = $this->isPin() ? $this->pinned($bank, $address) : $this->plain($address);
-        if ($partners === []) {
-            return;
-        }
         ++$this->asked;
-        foreach ($partners as $partner) {
-            if ($this->pattern->word($partner, $this->map->wordBits) === $actual) {
-                ++$this->hits;
-                if (count($this->values) < 2) {
-                    $this->values[$xor] = true;
-                }
-
-                return;
+        if ($matches) {
+            ++$this->hits;
+            if (count($this->values) < 2) {
+                $this->values[$xor] = true;
             }
         }
+    }
+
+    /** A pin: does the word belong to the cell with both bits set, or with both clear? */
+    public function askPin(int $bank, int $address, int $actual, int $xor): void
+    {
+        if (!isset($this->banks[$bank])) {
+            return;
+        }
+        $it = $this->map->banks[$bank];
+        $tied = (1 << $this->bits[0]) | (1 << $this->bits[1]);
+        $cell = $it->cell($address);
+        $matches = false;
+        foreach ([$cell | $tied, $cell & ~$tied] as $other) {
+            $matches = $matches || ($other !== $cell && $this->pattern->word($it->address($other), $this->map->wordBits) === $actual);
+        }
+        $this->ask($matches, $xor);
     }
 
     public function matches(): bool
@@ -57,26 +61,5 @@ final class AddressLine
     public function isCertain(): bool
     {
         return $this->matches() && count($this->values) >= 2;
-    }
-
-    /** @return list<int> */
-    private function plain(int $address): array
-    {
-        $partner = $address ^ (1 << $this->bits[0]);
-
-        return $this->map->bankAt($partner) === null ? [] : [$partner];
-    }
-
-    /** @return list<int> cells with both bits set and with both clear, but for the one that is asked */
-    private function pinned(int $bank, int $address): array
-    {
-        if (!in_array($bank, $this->banks, true)) {
-            return [];
-        }
-        $it = $this->map->banks[$bank];
-        $tied = (1 << $this->bits[0]) | (1 << $this->bits[1]);
-        $cell = $it->cell($address);
-
-        return array_values(array_map($it->address(...), array_filter([$cell | $tied, $cell & ~$tied], static fn (int $other): bool => $other !== $cell)));
     }
 }

@@ -19,6 +19,9 @@ final readonly class Bank
     /** Address bits, so that no sum of addresses overflows. */
     private const WIDEST = 60;
 
+    /** Addresses go from start up to here, not included. */
+    public int $end;
+
     /**
      * @param list<Chip> $chips      in map order, the parity chip last
      * @param int        $selectMask 0 without a select
@@ -34,6 +37,7 @@ final readonly class Bank
         public ?int $rowBits,
         public ?int $columnBits,
     ) {
+        $this->end = $start + $words * (1 << substr_count(decbin($selectMask), '1'));
     }
 
     public static function read(Node $node, Radix $radix, int $wordBits): self
@@ -53,20 +57,9 @@ final readonly class Bank
         return new self($node->at('name')->name(), $start, $words, $parity === null ? $chips : [...$chips, new Chip($parity->at('ref')->name(), [self::P])], $parity !== null, $mask, $value, ...self::geometry($node, $words));
     }
 
-    public function stride(): int
-    {
-        return 1 << substr_count(decbin($this->selectMask), '1');
-    }
-
-    /** Addresses from start up to here, not included. */
-    public function end(): int
-    {
-        return $this->start + $this->words * $this->stride();
-    }
-
     public function owns(int $address): bool
     {
-        return $address >= $this->start && $address < $this->end() && ($address & $this->selectMask) === $this->selectValue;
+        return $address >= $this->start && $address < $this->end && ($address & $this->selectMask) === $this->selectValue;
     }
 
     /** The offset with the select bits squeezed out. */

@@ -18,12 +18,12 @@ final readonly class ErrorReader
 
     public function document(Node $list): void
     {
-        foreach ($list->items() as $node) {
+        foreach ($list->items() as $row => $node) {
             $node->only(...self::FIELDS);
             $error = $node->members();
             $bit = $node->optional('bit')?->raw();
             unset($error['bit']);
-            $this->take(array_map(static fn (Node $it): string => $it->string(), $error) + ($bit === null ? [] : ['bit' => is_int($bit) ? (string) $bit : $node->at('bit')->string()]), $node->pointer);
+            $this->take(array_map(static fn (Node $it): string => $it->string(), $error) + ($bit === null ? [] : ['bit' => is_int($bit) ? (string) $bit : $node->at('bit')->string()]), $row);
         }
     }
 
@@ -35,17 +35,23 @@ final readonly class ErrorReader
         $open = '';
         foreach ($lines as $line) {
             $open .= $line;
-            if (substr_count($open, '"') % 2 === 1) {
+            if (str_contains($open, '"') && substr_count($open, '"') % 2 === 1) {
                 continue;
             }
-            $cells = str_getcsv(rtrim($open, "\r\n"), ',', '"', '');
+            $cells = str_contains($open, '"') ? str_getcsv(rtrim($open, "\r\n"), ',', '"', '') : explode(',', rtrim($open, "\r\n"));
             $open = '';
             if ($header === null) {
                 $header = $this->header($cells);
             } elseif (count($cells) !== count($header)) {
                 throw InvalidDocument::at("/errors/{$row}", 'has '.count($cells).' fields where the header has '.count($header).': is the line truncated?');
             } else {
-                $this->take(array_filter(array_combine($header, array_map(strval(...), $cells)), static fn (string $cell): bool => $cell !== ''), "/errors/{$row}");
+                $error = [];
+                foreach ($cells as $i => $cell) {
+                    if ($cell !== '' && $cell !== null) {
+                        $error[$header[$i]] = $cell;
+                    }
+                }
+                $this->take($error, $row);
                 ++$row;
             }
         }
@@ -72,18 +78,23 @@ final readonly class ErrorReader
     }
 
     /** @param array<array-key, string> $error by field */
-    private function take(array $error, string $pointer): void
+    private function take(array $error, int $row): void
     {
-        $given = array_keys($error);
-        sort($given);
-        match ($given) {
-            ['actual', 'address', 'expected'] => $this->compared($error, $pointer),
-            ['address', 'xor'] => $this->locator->data($this->number($error, 'address', $pointer), $this->word($error, 'xor', $pointer), null),
-            ['address', 'kind'] => $error['kind'] === 'parity' ? $this->locator->parity($this->number($error, 'address', $pointer)) : throw InvalidDocument::at("{$pointer}/kind", 'must be parity'),
-            ['bank', 'bit'] => $this->bankBit($error, $pointer),
-            ['ref'] => $this->chip($error['ref'], $pointer),
-            default => throw self::mixed($error, $pointer),
-        };
+        if (isset($error['address'], $error['expected'], $error['actual']) && count($error) === 3) {
+            $actual = $this->word($error, 'actual', $row);
+            $this->locator->data($this->number($error, 'address', $row), $this->word($error, 'expected', $row) ^ $actual, $actual);
+        } elseif (isset($error['address'], $error['xor']) && count($error) === 2) {
+            $this->locator->data($this->number($error, 'address', $row), $this->word($error, 'xor', $row), null);
+        } elseif (isset($error['address'], $error['kind']) && count($error) === 2) {
+            $error['kind'] === 'parity' || throw InvalidDocument::at("/errors/{$row}/kind", 'must be parity');
+            $this->locator->parity($this->number($error, 'address', $row));
+        } elseif (isset($error['bank'], $error['bit']) && count($error) === 2) {
+            $this->bankBit($error['bank'], $error['bit'], "/errors/{$row}");
+        } elseif (isset($error['ref']) && count($error) === 1) {
+            $this->chip($error['ref'], "/errors/{$row}");
+        } else {
+            throw self::mixed($error, "/errors/{$row}");
+        }
     }
 
     /** @param array<array-key, string> $error */
@@ -103,31 +114,23 @@ final readonly class ErrorReader
     }
 
     /** @param array<array-key, string> $error */
-    private function compared(array $error, string $pointer): void
+    private function number(array $error, string $field, int $row): int
     {
-        $actual = $this->word($error, 'actual', $pointer);
-        $this->locator->data($this->number($error, 'address', $pointer), $this->word($error, 'expected', $pointer) ^ $actual, $actual);
+        return $this->map->radix->parse($error[$field]) ?? throw InvalidDocument::at("/errors/{$row}/{$field}", "must be a number in radix {$this->map->radix->value}");
     }
 
     /** @param array<array-key, string> $error */
-    private function number(array $error, string $field, string $pointer): int
+    private function word(array $error, string $field, int $row): int
     {
-        return $this->map->radix->parse($error[$field]) ?? throw InvalidDocument::at("{$pointer}/{$field}", "must be a number in radix {$this->map->radix->value}");
+        $word = $this->number($error, $field, $row);
+
+        return $word >> $this->map->wordBits === 0 ? $word : throw InvalidDocument::at("/errors/{$row}/{$field}", "is wider than {$this->map->wordBits} bits");
     }
 
-    /** @param array<array-key, string> $error */
-    private function word(array $error, string $field, string $pointer): int
+    private function bankBit(string $name, string $written, string $pointer): void
     {
-        $word = $this->number($error, $field, $pointer);
-
-        return $word >> $this->map->wordBits === 0 ? $word : throw InvalidDocument::at("{$pointer}/{$field}", "is wider than {$this->map->wordBits} bits");
-    }
-
-    /** @param array<array-key, string> $error */
-    private function bankBit(array $error, string $pointer): void
-    {
-        $bank = $this->map->byName["\0{$error['bank']}"] ?? throw InvalidDocument::at("{$pointer}/bank", "there is no bank \"{$error['bank']}\"");
-        $bit = $error['bit'] === 'P' ? Bank::P : (preg_match('/^\d{1,2}$/D', $error['bit']) === 1 ? (int) $error['bit'] : -1);
+        $bank = $this->map->byName["\0{$name}"] ?? throw InvalidDocument::at("{$pointer}/bank", "there is no bank \"{$name}\"");
+        $bit = $written === 'P' ? Bank::P : (preg_match('/^\d{1,2}$/D', $written) === 1 ? (int) $written : -1);
         foreach ($this->map->banks[$bank]->chips as $chip) {
             if (in_array($bit, $chip->bits, true)) {
                 $this->locator->named($bank, [$bit]);
@@ -135,7 +138,7 @@ final readonly class ErrorReader
                 return;
             }
         }
-        throw InvalidDocument::at("{$pointer}/bit", "bank {$error['bank']} has no bit {$error['bit']}");
+        throw InvalidDocument::at("{$pointer}/bit", "bank {$name} has no bit {$written}");
     }
 
     private function chip(string $ref, string $pointer): void

@@ -17,14 +17,30 @@ final class Locator
     private const REPORTED = 0.01;
     private const IMITATED = 0.001;
 
+    /** XOR values held before they are counted: bounds the memory when every error has its own. */
+    private const HELD = 4096;
+
     public int $errors = 0;
     public int $unmapped = 0;
 
     /** @var array<int, int> errors by pair */
     public array $seen = [];
 
-    /** @var array<string, int> mapped errors by the pairs they fall on, "" for none */
-    private array $signatures = [];
+    /** @var array<int, array<int, array{int, int, int}>> by bank and XOR value: errors not yet counted by pair, AND and OR of their cells */
+    private array $slots = [];
+    private int $held = 0;
+
+    /** @var array<int, int> errors that fall on this pair alone */
+    private array $alone = [];
+
+    /** @var array<int, int> errors that fall on no other chip than this, by its first pair */
+    private array $within = [];
+
+    /** @var array<int, int> errors that fall on a pair, by bank */
+    private array $inBank = [];
+
+    /** @var array<int, int> first pair of the chip that a pair belongs to */
+    private array $chipOf = [];
 
     /** @var array<int, array{int, int}> AND and OR of the cells of a pair's errors */
     public array $cells = [];
@@ -32,13 +48,24 @@ final class Locator
     /** @var array<int, int|false> by bank: the one actual value of its errors, or false when there are several */
     public array $constant = [];
 
-    /** @var list<AddressLine> plain lines before pins */
+    /** @var list<AddressLine> plain lines, by address bit */
     private array $lines;
+
+    /** @var list<AddressLine> */
+    private array $pins;
 
     /** @param list<bool> $tested by bank */
     public function __construct(private readonly Map $map, private readonly array $tested, private readonly Pattern $pattern)
     {
         $this->lines = $pattern === Pattern::None ? [] : self::lines($map, $pattern);
+        $this->pins = $pattern === Pattern::None ? [] : self::pins($map, $pattern);
+        foreach ($map->banks as $b => $bank) {
+            foreach ($bank->chips as $chip) {
+                foreach ($chip->bits as $bit) {
+                    $this->chipOf[$b * self::WIDTH + $bit] = $b * self::WIDTH + $chip->bits[0];
+                }
+            }
+        }
     }
 
     /** @param int|null $actual null when only the difference is known */
@@ -51,20 +78,20 @@ final class Locator
 
             return;
         }
-        $pairs = [];
-        foreach ($this->map->banks[$bank]->chips as $chip) {
-            foreach ($chip->bits as $bit) {
-                if ($bit !== Bank::P && ($xor >> $bit & 1) === 1) {
-                    $pairs[] = $bank * self::WIDTH + $bit;
-                }
-            }
+        $cell = $this->map->banks[$bank]->cell($address);
+        if (isset($this->slots[$bank][$xor])) {
+            $slot = &$this->slots[$bank][$xor];
+            ++$slot[0];
+            $slot[1] &= $cell;
+            $slot[2] |= $cell;
+            unset($slot);
+        } else {
+            $this->slots[$bank][$xor] = [1, $cell, $cell];
+            ++$this->held < self::HELD || $this->settle();
         }
-        $this->fall($pairs, $this->map->banks[$bank]->cell($address));
         if ($actual !== null) {
             $this->constant[$bank] = !array_key_exists($bank, $this->constant) || $this->constant[$bank] === $actual ? $actual : false;
-            foreach ($this->lines as $line) {
-                $line->ask($bank, $address, $actual, $xor);
-            }
+            $this->lines === [] || $this->ask($bank, $address, $actual, $xor);
         }
     }
 
@@ -77,7 +104,8 @@ final class Locator
 
             return;
         }
-        $this->fall($this->map->banks[$bank]->parity ? [$bank * self::WIDTH + Bank::P] : [], $this->map->banks[$bank]->cell($address));
+        $cell = $this->map->banks[$bank]->cell($address);
+        $this->fall($bank, $this->map->banks[$bank]->parity ? [$bank * self::WIDTH + Bank::P] : [], 1, [$cell, $cell]);
     }
 
     /** @param list<int> $bits of a bank that a test names without an address */
@@ -89,12 +117,13 @@ final class Locator
 
             return;
         }
-        $this->fall(array_map(static fn (int $bit): int => $bank * self::WIDTH + $bit, $bits), null);
+        $this->fall($bank, array_map(static fn (int $bit): int => $bank * self::WIDTH + $bit, $bits), 1, null);
     }
 
     /** @return list<Suspect> above 0.01, best first; none when no pair is seen */
     public function suspects(): array
     {
+        $this->settle();
         if ($this->seen === []) {
             return [];
         }
@@ -125,28 +154,77 @@ final class Locator
     /** How many errors have all their pairs among these; an error without a pair is never among them. */
     public function explained(Suspect $suspect): int
     {
-        $predicted = array_flip($suspect->pairs);
-        $explained = 0;
-        foreach ($this->signatures as $signature => $count) {
-            if ($signature !== '' && array_diff_key(array_flip(array_map(intval(...), explode(',', (string) $signature))), $predicted) === []) {
-                $explained += $count;
-            }
-        }
+        $first = $suspect->pairs[0];
 
-        return $explained;
+        return match ($suspect->kind) {
+            'chip' => $this->within[$first] ?? 0,
+            'chip_part', 'data_line' => array_sum(array_intersect_key($this->alone, array_flip($suspect->pairs))),
+            'bank' => $this->inBank[intdiv($first, self::WIDTH)] ?? 0,
+            default => array_sum($this->inBank),
+        };
     }
 
-    /** @param list<int> $pairs */
-    private function fall(array $pairs, ?int $cell): void
+    /** Does the word belong to a partner of its address, in the map? */
+    private function ask(int $bank, int $address, int $actual, int $xor): void
     {
-        $key = implode(',', $pairs);
-        $this->signatures[$key] = ($this->signatures[$key] ?? 0) + 1;
-        foreach ($pairs as $pair) {
-            $this->seen[$pair] = ($this->seen[$pair] ?? 0) + 1;
-            if ($cell !== null) {
-                [$and, $or] = $this->cells[$pair] ?? [$cell, $cell];
-                $this->cells[$pair] = [$and & $cell, $or | $cell];
+        $it = $this->map->banks[$bank];
+        $plain = $it->selectMask === 0;
+        foreach ($this->pattern->neighbours($address, $this->map->wordBits, count($this->lines)) as $k => $word) {
+            $partner = $address ^ (1 << $k);
+            if (($plain && $partner >= $it->start && $partner < $it->end) || $this->map->bankAt($partner) !== null) {
+                $this->lines[$k]->ask($word === $actual, $xor);
             }
+        }
+        foreach ($this->pins as $pin) {
+            $pin->askPin($bank, $address, $actual, $xor);
+        }
+    }
+
+    /** Counts what is held, pair by pair. */
+    private function settle(): void
+    {
+        foreach ($this->slots as $bank => $slots) {
+            foreach ($slots as $xor => [$count, $and, $or]) {
+                $pairs = [];
+                foreach ($this->map->banks[$bank]->chips as $chip) {
+                    foreach ($chip->bits as $bit) {
+                        if ($bit !== Bank::P && ($xor >> $bit & 1) === 1) {
+                            $pairs[] = $bank * self::WIDTH + $bit;
+                        }
+                    }
+                }
+                $this->fall($bank, $pairs, $count, [$and, $or]);
+            }
+        }
+        $this->slots = [];
+        $this->held = 0;
+    }
+
+    /**
+     * @param list<int>            $pairs
+     * @param array{int, int}|null $cells AND and OR
+     */
+    private function fall(int $bank, array $pairs, int $count, ?array $cells): void
+    {
+        if ($pairs === []) {
+            return;
+        }
+        $this->inBank[$bank] = ($this->inBank[$bank] ?? 0) + $count;
+        if (count($pairs) === 1) {
+            $this->alone[$pairs[0]] = ($this->alone[$pairs[0]] ?? 0) + $count;
+        }
+        $chip = $this->chipOf[$pairs[0]];
+        $one = true;
+        foreach ($pairs as $pair) {
+            $one = $one && $this->chipOf[$pair] === $chip;
+            $this->seen[$pair] = ($this->seen[$pair] ?? 0) + $count;
+            if ($cells !== null) {
+                [$and, $or] = $this->cells[$pair] ?? $cells;
+                $this->cells[$pair] = [$and & $cells[0], $or | $cells[1]];
+            }
+        }
+        if ($one) {
+            $this->within[$chip] = ($this->within[$chip] ?? 0) + $count;
         }
     }
 
@@ -203,7 +281,7 @@ final class Locator
             ...array_map(static fn (int $bit, array $pairs): Suspect => new Suspect('data_line', 2, $pairs, null, [], null, [$bit]), array_keys($lines), $lines),
             ...$banks,
             new Suspect('everything', 2, $all),
-            ...array_map(fn (AddressLine $line): Suspect => new Suspect('address_line', 2, array_keys($this->seen), null, [], null, [], $line->bits, $line->isCertain()), array_values(array_filter($this->lines, static fn (AddressLine $line): bool => $line->matches()))),
+            ...array_map(fn (AddressLine $line): Suspect => new Suspect('address_line', 2, array_keys($this->seen), null, [], null, [], $line->bits, $line->isCertain()), array_values(array_filter([...$this->lines, ...$this->pins], static fn (AddressLine $line): bool => $line->matches()))),
             ...($n >= 2 && $n <= 8 ? [new Suspect('several_chips', 10 * 0.01 ** ($n - 1), array_merge(...array_map(static fn (Suspect $it): array => $it->pairs, $several)), null, array_merge(...array_map(static fn (Suspect $it): array => $it->refs, $several)))] : []),
         ];
     }
@@ -240,6 +318,14 @@ final class Locator
         for ($k = 0; $differ >> $k !== 0; ++$k) {
             $lines[] = new AddressLine([$k], [], $map, $pattern);
         }
+
+        return $lines;
+    }
+
+    /** @return list<AddressLine> */
+    private static function pins(Map $map, Pattern $pattern): array
+    {
+        $pins = [];
         $geometries = [];
         foreach ($map->banks as $b => $bank) {
             if ($bank->rowBits !== null && $map->technology === 'dram') {
@@ -249,10 +335,10 @@ final class Locator
         foreach ($geometries as $geometry => $banks) {
             [$row, $column] = array_map(intval(...), explode(' ', $geometry));
             for ($j = 0; $j < min($row, $column); ++$j) {
-                $lines[] = new AddressLine([$j, $j + $column], $banks, $map, $pattern);
+                $pins[] = new AddressLine([$j, $j + $column], array_fill_keys($banks, true), $map, $pattern);
             }
         }
 
-        return $lines;
+        return $pins;
     }
 }

@@ -46,7 +46,7 @@ final readonly class Map
     public function bankAt(int $address): ?int
     {
         foreach ($this->banks as $i => $bank) {
-            if ($bank->owns($address)) {
+            if ($address < $bank->end && $bank->owns($address)) {
                 return $i;
             }
         }
@@ -89,6 +89,6 @@ final readonly class Map
         }
         $first = Bank::firstFrom(max($one->start, $other->start), $one->selectMask | $other->selectMask, $one->selectValue | $other->selectValue);
 
-        return $first !== null && $first < min($one->end(), $other->end());
+        return $first !== null && $first < min($one->end, $other->end);
     }
 }

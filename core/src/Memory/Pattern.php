@@ -18,11 +18,7 @@ enum Pattern: string
     public function word(int $address, int $wordBits): int
     {
         if ($this === self::Mix) {
-            $low = $address & 0xFFFF;
-            $high = ($address >> 16) & 0xFFFF;
-            $product = ($low * self::KNUTH + (($high * self::KNUTH & 0xFFFF) << 16)) & 0xFFFFFFFF;
-
-            return $product >> (32 - $wordBits);
+            return self::product($address) >> (32 - $wordBits);
         }
         $word = 0;
         for ($rest = $address; $rest !== 0; $rest >>= $wordBits) {
@@ -30,5 +26,40 @@ enum Pattern: string
         }
 
         return $word;
+    }
+
+    /**
+     * The words at address xor 2^k for k from 0 on, for less than as many calls of word: a product differs by 2^k times the
+     * constant, a fold by one bit.
+     *
+     * @return list<int>
+     */
+    public function neighbours(int $address, int $wordBits, int $lines): array
+    {
+        $words = [];
+        if ($this === self::Mix) {
+            $product = self::product($address);
+            for ($k = 0; $k < $lines; ++$k) {
+                $step = $k < 32 ? self::KNUTH << $k & 0xFFFFFFFF : 0;
+                $words[] = (($address >> $k & 1) === 1 ? $product - $step : $product + $step) & 0xFFFFFFFF;
+            }
+            foreach ($words as $k => $word) {
+                $words[$k] = $word >> (32 - $wordBits);
+            }
+
+            return $words;
+        }
+        $word = $this->word($address, $wordBits);
+        for ($k = 0; $k < $lines; ++$k) {
+            $words[] = $word ^ (1 << $k % $wordBits);
+        }
+
+        return $words;
+    }
+
+    /** Address times the constant, modulo 2^32, without leaving 63 bits. */
+    private static function product(int $address): int
+    {
+        return (($address & 0xFFFF) * self::KNUTH + ((($address >> 16 & 0xFFFF) * self::KNUTH & 0xFFFF) << 16)) & 0xFFFFFFFF;
     }
 }

@@ -23,15 +23,12 @@ enum Radix: int
     /** @return int|null null when the text is no number of this radix, or beyond 63 bits */
     public function parse(string $text): ?int
     {
-        $digits = $this->unmarked($text);
-        $valid = match ($this) {
-            self::Binary => '/^[01]+$/D',
-            self::Octal => '/^[0-7]+$/D',
-            self::Decimal => '/^[0-9]+$/D',
-            self::Hexadecimal => '/^[0-9a-fA-F]+$/D',
-        };
-        if (preg_match($valid, $digits) !== 1) {
+        $digits = $this->isDigits($text) ? $text : $this->unmarked($text);
+        if (!$this->isDigits($digits)) {
             return null;
+        }
+        if (strlen($digits) < 16) {
+            return intval($digits, $this->value);
         }
         $digits = ltrim($digits, '0');
         if ($digits === '') {
@@ -55,6 +52,16 @@ enum Radix: int
     public function take(Node $node): int
     {
         return $this->parse($node->string()) ?? $node->refuse("must be a number in radix {$this->value}, such as ".$this->format(26));
+    }
+
+    private function isDigits(string $text): bool
+    {
+        return match ($this) {
+            self::Hexadecimal => ctype_xdigit($text),
+            self::Decimal => ctype_digit($text),
+            self::Octal => $text !== '' && strspn($text, '01234567') === strlen($text),
+            self::Binary => $text !== '' && strspn($text, '01') === strlen($text),
+        };
     }
 
     private function unmarked(string $text): string

@@ -186,6 +186,11 @@ final class LocateTest extends TestCase
         foreach ([[1, 8, 158], [2, 8, 60], [0xFFFF, 16, 56185], [0x12345678, 32, 4141252856], [0xFFFFFFFF, 32, 1640531535], [0x100000001, 8, 158]] as [$address, $bits, $word]) {
             self::assertSame($word, Pattern::Mix->word($address, $bits), dechex($address));
         }
+        foreach ([[Pattern::Mix, 1], [Pattern::Mix, 8], [Pattern::Mix, 32], [Pattern::Fold, 1], [Pattern::Fold, 7], [Pattern::Fold, 36], [Pattern::Fold, 63]] as [$pattern, $bits]) {
+            foreach ([0, 0x1A3F, 0xFFFFFFFF, 0x123456789ABCDEF] as $address) {
+                self::assertSame(array_map(static fn (int $k): int => $pattern->word($address ^ (1 << $k), $bits), range(0, 59)), $pattern->neighbours($address, $bits, 60));
+            }
+        }
         self::assertSame(0x1 ^ 0x2 ^ 0x3, Pattern::Fold->word(0x123, 4));
         self::assertSame(0x7F ^ 0x1F, Pattern::Fold->word(0xFFF, 7));
         self::assertSame(0o1234, Pattern::Fold->word(0o1234, 63));
