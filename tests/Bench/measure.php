@@ -35,6 +35,30 @@ $line('bin/ash rails judge, whole process', array_map(static function () use ($r
     return (hrtime(true) - $from) / 1e6;
 }, range(1, 21)), 'wanted: under 100 ms');
 
+// A million errors, streamed, beside awk counting one column of the same file
+$csv = tempnam(sys_get_temp_dir(), 'ash');
+$out = fopen((string) $csv, 'w') ?: exit(1);
+fwrite($out, "address,expected,actual\n");
+mt_srand(1);
+for ($i = 0; $i < 1_000_000; ++$i) {
+    $word = mt_rand(0, 255);
+    fprintf($out, "%X,%02X,%02X\n", mt_rand(0, 0x3FFFF), $word, $word ^ 4);
+}
+fclose($out);
+$banks = array_map(static fn (int $b): array => ['name' => (string) $b, 'start' => dechex($b << 16), 'words' => 65536, 'row_bits' => 8, 'column_bits' => 8, 'chips' => array_map(static fn (int $i): array => ['ref' => "U{$b}{$i}", 'bits' => [$i]], range(0, 7))], range(0, 3));
+$timed = static function (string $command): array {
+    $from = hrtime(true);
+    exec($command);
+
+    return [(hrtime(true) - $from) / 1e6];
+};
+$line('awk counting one column of 1 000 000 rows', $timed("awk -F, '{n[$2]++} END {print length(n)}' {$csv}"), '');
+foreach (['none', 'mix'] as $pattern) {
+    file_put_contents((string) $document, json_encode(['map' => ['word_bits' => 8, 'banks' => $banks], 'pattern' => $pattern], JSON_THROW_ON_ERROR));
+    $line("bin/ash memory locate, 1 000 000 rows, pattern {$pattern}", $timed("{$root}/bin/ash memory locate --errors {$csv} {$document}"), $pattern === 'none' ? 'wanted: under 8 times awk' : '');
+}
+unlink((string) $csv);
+
 // Space pressed to verdict on the screen, in a real browser, over the stand-in
 $chrome = Chrome::open((string) getenv('ASH_URL'));
 $chrome->signIn(...$client->who);
