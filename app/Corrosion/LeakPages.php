@@ -31,14 +31,14 @@ final readonly class LeakPages
      */
     public static function of(Job $job, array $onBoard, array $also): LeakPage
     {
-        [$places, $readings] = self::record($job);
+        [$places, $readings, $first] = self::record($job);
         $chemistry = self::chemistry($job);
         [$plan, $refused] = self::plan($chemistry, $places, $onBoard, $also);
         $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
 
         return new LeakPage(
             Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
-            array_map(static fn (array $place): PlaceCard => self::card($place, $readings[$place['id']] ?? null), $places),
+            array_map(static fn (array $place): PlaceCard => self::card($place, $readings[$first[$place['id']] ?? ''] ?? null), $places),
             $chemistry?->words(),
             array_map(static fn (array $step): PlanStep => new PlanStep($step['step'], $step['text'], $step['caution']), $plan->steps ?? []),
             $plan->school ?? '', $plan->drying ?? '', $refused,
@@ -49,10 +49,11 @@ final readonly class LeakPages
         );
     }
 
-    /** @return array{list<array{id: string, place: string, grade: int, carries: string, distance_mm: ?float}>, array<string, Entry>} places worst first; the reading that stands, by place */
+    /** @return array{list<array{id: string, place: string, grade: int, carries: string, distance_mm: ?float}>, array<string, Entry>, array<string, string>} places worst first; the reading that stands, by the place's first entry; those first entries */
     private static function record(Job $job): array
     {
         $places = $readings = [];
+        $first = self::firsts($job);
         $entries = Entry::query()->where('job_id', $job->id)->whereIn('kind', [EntryKind::Survey, EntryKind::Continuity])
             ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'))
             ->orderBy('at')->orderBy('id')->get();
@@ -62,11 +63,22 @@ final readonly class LeakPages
                 $grade = $entry->data['grade'] ?? 0;
                 $places[] = ['id' => $entry->id, 'place' => Record::word($entry, 'place'), 'grade' => is_int($grade) ? $grade : 0, 'carries' => Record::word($entry, 'carries'), 'distance_mm' => is_numeric($distance) ? (float) $distance : null];
             } else {
-                $readings[Record::word($entry, 'place')] = $entry;
+                $readings[$first[Record::word($entry, 'place')] ?? ''] = $entry;
             }
         }
 
-        return [SurveyPlace::ordered($places), $readings];
+        return [SurveyPlace::ordered($places), $readings, $first];
+    }
+
+    /** @return array<string, string> a place that was corrected is the same place: the first entry of each, by entry */
+    private static function firsts(Job $job): array
+    {
+        $first = [];
+        foreach (Entry::query()->where('job_id', $job->id)->where('kind', EntryKind::Survey)->orderBy('received_at')->orderBy('at')->orderBy('id')->get(['id', 'corrects_id']) as $entry) {
+            $first[$entry->id] = $first[$entry->corrects_id ?? ''] ?? $entry->id;
+        }
+
+        return $first;
     }
 
     private static function chemistry(Job $job): ?Chemistry

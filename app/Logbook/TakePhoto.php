@@ -8,6 +8,7 @@ use App\Http\Conflict;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Logbook\EntryDraft;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Intervention\Image\Drivers\Gd\Driver;
@@ -28,25 +29,37 @@ final readonly class TakePhoto
 
     public static function into(Job $job, string $id, EntryDraft $draft, ?UploadedFile $file, Person $who): Photo
     {
-        $known = Photo::query()->where('id', $id)->first();
+        $known = self::known($job, $id);
         if ($known !== null) {
-            return $known->job_id === $job->id ? $known : throw Conflict::at('/id', 'another photo has this id');
+            return $known;
         }
         $path = self::checked($file);
         $photo = new Photo(['id' => $id, 'job_id' => $job->id, 'author' => $who->name, 'bytes' => filesize($path), 'sha256' => hash_file('sha256', $path), 'taken_in_at' => now()]);
-        self::encode($path, $photo);
+        // Under a name of its own until the row is in: the same picture sent twice at once must not take the first one's file away.
+        $mark = '.'.bin2hex(random_bytes(6));
         try {
-            DB::transaction(static function () use ($photo, $job, $draft, $who): void {
+            self::encode($path, $photo, $mark);
+            DB::transaction(static function () use ($photo, $job, $draft, $who, $mark): void {
                 $photo->save();
                 Append::to($job->id, $draft, $who);
+                rename($photo->file().$mark, $photo->file());
+                rename($photo->file(true).$mark, $photo->file(true));
             }, 3);
-        } catch (\Throwable $problem) {
-            @unlink($photo->file());
-            @unlink($photo->file(true));
-            throw $problem;
+        } catch (UniqueConstraintViolationException $problem) {
+            return self::known($job, $id) ?? throw $problem;
+        } finally {
+            @unlink($photo->file().$mark);
+            @unlink($photo->file(true).$mark);
         }
 
         return $photo;
+    }
+
+    private static function known(Job $job, string $id): ?Photo
+    {
+        $known = Photo::query()->where('id', $id)->first();
+
+        return $known === null || $known->job_id === $job->id ? $known : throw Conflict::at('/id', 'another photo has this id');
     }
 
     private static function checked(?UploadedFile $file): string
@@ -77,7 +90,7 @@ final readonly class TakePhoto
         return $path;
     }
 
-    private static function encode(string $path, Photo $photo): void
+    private static function encode(string $path, Photo $photo, string $mark): void
     {
         ini_set('memory_limit', '640M');
         try {
@@ -88,7 +101,7 @@ final readonly class TakePhoto
         is_dir(dirname($photo->file())) || mkdir(dirname($photo->file()), 0o750, true);
         $photo->width = $image->width();
         $photo->height = $image->height();
-        $image->toJpeg(84)->save($photo->file());
-        $image->scaleDown(self::THUMBNAIL, self::THUMBNAIL)->toJpeg(78)->save($photo->file(true));
+        $image->toJpeg(84)->save($photo->file().$mark);
+        $image->scaleDown(self::THUMBNAIL, self::THUMBNAIL)->toJpeg(78)->save($photo->file(true).$mark);
     }
 }

@@ -76,8 +76,11 @@ final class LeakTest extends TestCase
         $repairs = implode(' ', array_column((array) $page->json('repairs'), 'text'));
         self::assertStringContainsString('keyboard clock to U12: open, AWG 30', $repairs);
         self::assertStringContainsString('the trace could carry', $repairs);
-        $this->add($job, ['kind' => 'continuity', 'data' => ['place' => $clock, 'measured_ohm' => '0,21', 'lead_ohm' => 0.18]])->assertCreated()->assertJsonPath('entry.data.verdict', 'sound');
+        $this->add($job, ['kind' => 'continuity', 'at' => '2026-03-01T12:00:00Z', 'data' => ['place' => $clock, 'measured_ohm' => '0,21', 'lead_ohm' => 0.18]])->assertCreated()->assertJsonPath('entry.data.verdict', 'sound');
         self::assertCount(1, (array) $this->leak($job)->json('repairs'));
+        $again = self::text($this->add($job, ['kind' => 'survey', 'corrects' => $clock, 'data' => ['place' => 'keyboard clock to U12', 'holds' => 'trace', 'grade' => 3, 'carries' => 'signal', ...$trace]])->assertCreated()->json('entry.id'));
+        $corrected = array_column((array) $this->leak($job)->json('places'), null, 'id')[$again] ?? null;
+        self::assertSame('sound', is_array($corrected) ? $corrected['verdict'] : null, 'a corrected place keeps what was read at it');
         self::assertRefused($this->add($job, ['kind' => 'continuity', 'data' => ['place' => self::ulid(), 'measured_ohm' => 1, 'lead_ohm' => 0]]), '/data/place');
         self::assertRefused($this->add($job, ['kind' => 'continuity', 'data' => ['place' => $clock, 'measured_ohm' => 'shut', 'lead_ohm' => 0]]), '/data/measured_ohm');
     }
@@ -149,6 +152,21 @@ final class LeakTest extends TestCase
         self::assertRefused($this->photo($job, $content, $name), '/file', $words);
         self::assertSame(0, Entry::query()->where('job_id', $job->id)->count());
         self::assertSame([], glob(storage_path('app/photos/*')));
+    }
+
+    public function test_a_picture_that_cannot_be_recorded_leaves_another_ones_file_alone(): void
+    {
+        $job = $this->job('whimbrel');
+        $entry = self::ulid();
+        $this->photo($job, self::picture('jpg'), 'corner.jpg', ['entry' => $entry])->assertCreated();
+        $kept = glob(storage_path('app/photos/*'));
+        // The same id, sent twice at once, has its file in place already when the second comes to its end.
+        $id = self::ulid();
+        file_put_contents(storage_path("app/photos/{$id}.jpg"), 'of the first');
+        $this->photo($job, self::picture('jpg'), 'corner.jpg', ['id' => $id, 'entry' => $entry])->assertStatus(409);
+        self::assertSame('of the first', file_get_contents(storage_path("app/photos/{$id}.jpg")));
+        unlink(storage_path("app/photos/{$id}.jpg"));
+        self::assertSame($kept, glob(storage_path('app/photos/*')));
     }
 
     public function test_a_photo_carries_numbered_pins_and_stands_in_the_report(): void
