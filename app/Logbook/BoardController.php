@@ -20,7 +20,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final readonly class BoardController
 {
-    private const PAGE = 100;
+    private const PAGE = 50;
     private const SERIES = 500;
 
     #[OA\Get(path: '/boards/{board}', operationId: 'showBoard', tags: ['logbook'], parameters: [

@@ -16,7 +16,7 @@ final readonly class PhotoCards
     /** @return list<PhotoCard> in time order */
     public static function of(Job $job): array
     {
-        $entries = Entry::query()->where('job_id', $job->id)->whereIn('kind', [EntryKind::Photo, EntryKind::Pin])->orderBy('at')->orderBy('id')->get();
+        $entries = Entry::query()->where('job_id', $job->id)->whereIn('kind', [EntryKind::Photo, EntryKind::Pin])->orderBy('at')->orderBy('id')->get(['id', 'kind', 'text', 'data']);
 
         return self::cards(Photo::query()->where('job_id', $job->id)->orderBy('taken_in_at')->orderBy('id')->get(), $entries);
     }
@@ -25,7 +25,7 @@ final readonly class PhotoCards
     public static function ofBoard(Board $board): array
     {
         $photos = Photo::query()->whereIn('job_id', Job::query()->select('id')->where('board_id', $board->id))->orderByDesc('taken_in_at')->orderByDesc('id')->limit(self::ON_BOARD)->get()->reverse();
-        $entries = $photos->isEmpty() ? collect() : Entry::query()->whereIn('job_id', $photos->pluck('job_id')->unique())->whereIn('kind', [EntryKind::Photo, EntryKind::Pin])->orderBy('at')->orderBy('id')->get();
+        $entries = $photos->isEmpty() ? collect() : Entry::query()->whereIn('job_id', $photos->pluck('job_id')->unique())->whereIn('kind', [EntryKind::Photo, EntryKind::Pin])->whereIn('data->photo', $photos->pluck('id'))->orderBy('at')->orderBy('id')->get(['id', 'kind', 'text', 'data']);
 
         return self::cards($photos, $entries);
     }
