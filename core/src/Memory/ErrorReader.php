@@ -8,11 +8,17 @@ use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 
 /** A memory test's errors, one by one into the locator: from a document's list, or as a stream of CSV (RFC 4180). */
-final readonly class ErrorReader
+final class ErrorReader
 {
     private const FIELDS = ['address', 'expected', 'actual', 'xor', 'kind', 'bank', 'bit', 'ref'];
 
-    public function __construct(private Map $map, private Locator $locator)
+    /** Words that are kept as read: a test names the same ones again and again. */
+    private const KEPT = 4096;
+
+    /** @var array<array-key, int> word by its text */
+    private array $words = [];
+
+    public function __construct(private readonly Map $map, private readonly Locator $locator)
     {
     }
 
@@ -35,10 +41,11 @@ final readonly class ErrorReader
         $open = '';
         foreach ($lines as $line) {
             $open .= $line;
-            if (str_contains($open, '"') && substr_count($open, '"') % 2 === 1) {
+            $quoted = str_contains($open, '"');
+            if ($quoted && substr_count($open, '"') % 2 === 1) {
                 continue;
             }
-            $cells = str_contains($open, '"') ? str_getcsv(rtrim($open, "\r\n"), ',', '"', '') : explode(',', rtrim($open, "\r\n"));
+            $cells = $quoted ? str_getcsv(rtrim($open, "\r\n"), ',', '"', '') : explode(',', rtrim($open, "\r\n"));
             $open = '';
             if ($header === null) {
                 $header = $this->header($cells);
@@ -122,9 +129,14 @@ final readonly class ErrorReader
     /** @param array<array-key, string> $error */
     private function word(array $error, string $field, int $row): int
     {
+        $text = $error[$field];
+        if (isset($this->words[$text])) {
+            return $this->words[$text];
+        }
         $word = $this->number($error, $field, $row);
+        count($this->words) < self::KEPT || $this->words = [];
 
-        return $word >> $this->map->wordBits === 0 ? $word : throw InvalidDocument::at("/errors/{$row}/{$field}", "is wider than {$this->map->wordBits} bits");
+        return $word >> $this->map->wordBits === 0 ? $this->words[$text] = $word : throw InvalidDocument::at("/errors/{$row}/{$field}", "is wider than {$this->map->wordBits} bits");
     }
 
     private function bankBit(string $name, string $written, string $pointer): void

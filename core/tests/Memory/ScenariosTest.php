@@ -67,7 +67,7 @@ final class ScenariosTest extends TestCase
         $wide = $kind === 'chip_part' ? $random->pickArrayKeys([2 => 1, 4 => 1], 1)[0] : $random->pickArrayKeys([1 => 1, 2 => 1, 4 => 1], 1)[0];
         /** @var Shape $shape */
         $shape = ['bits' => $random->getInt(match ($kind) {
-            'pin', 'address_line' => 2, 'several_chips' => 3, default => 1
+            'pin', 'address_line' => 2, 'several_chips' => 3, default => 1,
         }, 4) * 4, 'wide' => $wide, 'banks' => $random->getInt(2, 4), 'row' => 3, 'column' => $random->getInt(2, 3), 'parity' => $kind === 'parity' || $random->getInt(0, 1) === 1];
         $words = 2 ** ($shape['row'] + $shape['column']);
         $all = (1 << $shape['bits']) - 1;
