@@ -74,6 +74,8 @@ final class Chrome
         $this->field('E-mail')->sendKeys($email);
         $this->field('Password')->sendKeys($password.WebDriverKeys::ENTER);
         $this->see('Sign out');
+        // The frame stands before the bench does, and the bench is what listens to the keys.
+        $this->see('On the bench');
     }
 
     /** Keys go to whatever has the focus, as from a keyboard. */
