@@ -31,9 +31,6 @@ use OpenApi\Attributes as OA;
 
 final readonly class BatteryController
 {
-    /** A cell is looked at again after half its life, and at the latest after two years (common practice, no source). */
-    private const RECHECK_YEARS = 2.0;
-
     #[OA\Get(path: '/jobs/{job}/battery', operationId: 'showBattery', tags: ['batteries'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'the board\'s battery', content: new OA\JsonContent(ref: BatteryPage::class))])]
     public function show(Job $job): JsonResponse
     {
@@ -103,7 +100,7 @@ final readonly class BatteryController
     private static function card(Suitability $it, BoardNeeds $board, bool $recommended): OptionCard
     {
         $volts = $it->freshV === null || $it->endV === null ? null : Notation::print($it->freshV, Unit::Volt, 3).' to '.Notation::print($it->endV, Unit::Volt, 3);
-        $recheck = now()->addDays((int) (365.25 * min(self::RECHECK_YEARS, ($it->years ?? self::RECHECK_YEARS) / 2)));
+        $recheck = now()->addDays((int) (365.25 * $it->recheckYears()));
 
         return new OptionCard(
             $it->option->value, $it->option->words(), $it->option->school(), $volts, self::lasting($it), self::charge($it),

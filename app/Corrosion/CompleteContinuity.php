@@ -16,12 +16,6 @@ use Ash\Logbook\EntryKind;
 /** A continuity reading against the place of the survey it belongs to. */
 final readonly class CompleteContinuity
 {
-    /** Length of a repair wire when the trace's is not known, in millimetres. */
-    private const WIRE_MM = 50.0;
-
-    /** Amperes of a signal, when nothing is said. */
-    private const SIGNAL_A = 0.02;
-
     /**
      * @param array<string, mixed> $data
      *
@@ -46,8 +40,7 @@ final readonly class CompleteContinuity
     /** @return array<string, mixed> */
     private static function wire(?Trace $trace, ?float $amps): array
     {
-        $capacity = $trace === null ? null : Trace::capacity($trace->widthMm, $trace->copperOz, true, 10);
-        $wire = Wire::choose($amps === null || $amps <= 0 ? self::SIGNAL_A : $amps, $trace->lengthMm ?? self::WIRE_MM, 0.05, $capacity);
+        $wire = Wire::inPlaceOf($trace, $amps);
 
         return ['wire_awg' => $wire->awg, 'wire_says' => $wire->reasons, 'trace_capacity_a' => $wire->traceCapacityA];
     }

@@ -39,6 +39,12 @@ final readonly class Suitability
         return $option === Option::Supercap1F ? self::capacitor($option, $board) : self::cells($option, $board);
     }
 
+    /** A cell is looked at again after half its life, and at the latest after two years (common practice, no source). */
+    public function recheckYears(): float
+    {
+        return min(2.0, ($this->years ?? 2.0) / 2);
+    }
+
     public function leakOnBoard(): bool
     {
         return $this->option->isNickel();

@@ -18,6 +18,18 @@ final readonly class Wire
     /** A per square millimetre (common practice, no source). */
     private const DENSITY = 4.0;
 
+    /** Amperes of a signal, when nothing is said (common practice, no source). */
+    private const SIGNAL_A = 0.02;
+
+    /** Length of a repair wire when the trace's is not known, in millimetres (common practice, no source). */
+    private const REPAIR_MM = 50.0;
+
+    /** Volts that a repair may lose, unless another limit is given. */
+    private const MAX_DROP_V = 0.05;
+
+    /** Kelvin that a trace may warm by, unless another limit is given. */
+    private const RISE_C = 10.0;
+
     /** @param list<string> $reasons */
     private function __construct(public ?int $awg, public ?float $ohm, public ?float $dropV, public ?float $traceCapacityA, public array $reasons)
     {
@@ -39,7 +51,7 @@ final readonly class Wire
         return Trace::RHO * $lengthMm * 1e-3 / (self::areaMm2($awg) * 1e-6);
     }
 
-    public static function choose(float $amps, float $lengthMm, float $maxDropV = 0.05, ?float $traceCapacityA = null): self
+    public static function choose(float $amps, float $lengthMm, float $maxDropV = self::MAX_DROP_V, ?float $traceCapacityA = null): self
     {
         $trace = $traceCapacityA === null ? [] : ['the trace could carry '.Notation::print($traceCapacityA, Unit::Ampere, 3).($amps > $traceCapacityA ? ', less than it is asked to' : '')];
         foreach (self::GAUGES as $awg) {
@@ -54,16 +66,24 @@ final readonly class Wire
         return new self(null, null, null, $traceCapacityA, ['no gauge from 30 to 18 does: two wires side by side, or a shorter way', ...$trace]);
     }
 
+    /** For an outer trace that is thin or gone, with what is known of it and of its current in amperes. */
+    public static function inPlaceOf(?Trace $trace, ?float $amps): self
+    {
+        $capacity = $trace === null ? null : Trace::capacity($trace->widthMm, $trace->copperOz, true, self::RISE_C);
+
+        return self::choose($amps === null || $amps <= 0 ? self::SIGNAL_A : $amps, $trace->lengthMm ?? self::REPAIR_MM, self::MAX_DROP_V, $capacity);
+    }
+
     public static function read(Node $node): self
     {
         $node->only('amps', 'length_mm', 'max_drop_v', 'max_rise_c', 'trace');
-        $rise = $node->optional('max_rise_c')?->positive() ?? 10.0;
+        $rise = $node->optional('max_rise_c')?->positive() ?? self::RISE_C;
         $trace = $node->optional('trace')?->only('width_mm', 'copper_oz', 'layer');
 
         return self::choose(
             $node->at('amps')->notNegative(),
             $node->at('length_mm')->positive(),
-            $node->optional('max_drop_v')?->positive() ?? 0.05,
+            $node->optional('max_drop_v')?->positive() ?? self::MAX_DROP_V,
             $trace === null ? null : Trace::capacity($trace->at('width_mm')->positive(), $trace->at('copper_oz')->positive(), $trace->at('layer')->enum(Layer::class) === Layer::Outer, $rise),
         );
     }
