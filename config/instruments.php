@@ -12,4 +12,10 @@ return [
 
     // Where the stand-in meter that ships with the application listens; bin/start sets the port.
     'standin' => ['host' => '127.0.0.1', 'port' => (int) env('STANDIN_METER_PORT', 8041)],
+
+    // Where the stand-in memory tester writes its console.
+    'standin_tester' => ['host' => '127.0.0.1', 'port' => (int) env('STANDIN_TESTER_PORT', 8042)],
+
+    // Seconds without a line after which a tester is called silent. The capture stays open.
+    'silent_after' => (float) env('CAPTURE_SILENT_S', 20),
 ];

@@ -20,6 +20,10 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'counts', type: 'number'), new OA\Property(property: 'resolution_v', type: 'number', description: 'V a count'),
     new OA\Property(property: 'active', type: 'boolean'),
 ])]
+#[OA\Schema(schema: 'SerialPortBody', required: ['name', 'host', 'port'], properties: [
+    new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'host', type: 'string', description: 'loopback or private IP address'),
+    new OA\Property(property: 'port', type: 'integer'), new OA\Property(property: 'active', type: 'boolean'),
+])]
 #[OA\Schema(schema: 'SceneBody', required: ['scene'], properties: [new OA\Property(property: 'scene', type: 'string')])]
 #[OA\Schema(schema: 'JobBody', required: ['id', 'machine', 'board', 'title', 'owner', 'at'], properties: [
     new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'machine', type: 'string'),
@@ -55,6 +59,36 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'id', type: 'string', description: 'ULID of the entry'), new OA\Property(property: 'at', type: 'string', format: 'date-time'),
     new OA\Property(property: 'meter', type: 'string'), new OA\Property(property: 'place', type: 'string', nullable: true, description: 'entry of the survey; null with the probes together'),
     new OA\Property(property: 'lead_ohm', type: 'number'),
+])]
+#[OA\Schema(schema: 'MemoryTextBody', required: ['id', 'map', 'text'], properties: [
+    new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'map', type: 'string', description: 'key of the memory in the profile'), new OA\Property(property: 'text', type: 'string'),
+    new OA\Property(property: 'radix', type: 'integer'), new OA\Property(property: 'pattern', type: 'string', enum: \Ash\Memory\Pattern::class), new OA\Property(property: 'tested', type: 'array', items: new OA\Items(type: 'string')),
+])]
+#[OA\Schema(schema: 'MemoryCsvBody', required: ['id', 'map', 'file'], properties: [
+    new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'map', type: 'string'), new OA\Property(property: 'radix', type: 'string'), new OA\Property(property: 'pattern', type: 'string'),
+    new OA\Property(property: 'tested', type: 'string', description: 'bank names, comma-separated'), new OA\Property(property: 'file', type: 'string', format: 'binary', description: 'CSV with a header row, at most 20 MB'),
+])]
+#[OA\Schema(schema: 'CaptureBody', required: ['id', 'map', 'port'], properties: [
+    new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'map', type: 'string'), new OA\Property(property: 'port', type: 'string'),
+    new OA\Property(property: 'radix', type: 'integer'), new OA\Property(property: 'pattern', type: 'string', enum: \Ash\Memory\Pattern::class), new OA\Property(property: 'tested', type: 'array', items: new OA\Items(type: 'string')),
+])]
+#[OA\Schema(schema: 'ReadAgainBody', properties: [
+    new OA\Property(property: 'radix', type: 'integer'), new OA\Property(property: 'pattern', type: 'string', enum: \Ash\Memory\Pattern::class), new OA\Property(property: 'tested', type: 'array', items: new OA\Items(type: 'string')),
+])]
+#[OA\Schema(schema: 'FitBody', required: ['fitted', 'candidate'], properties: [
+    new OA\Property(property: 'fitted', type: 'string'), new OA\Property(property: 'candidate', type: 'string'),
+    new OA\Property(property: 'required_access_ns'), new OA\Property(property: 'candidate_access_ns'),
+])]
+#[OA\Schema(schema: 'SumBody', required: ['modules', 'counted_kib'], properties: [
+    new OA\Property(property: 'modules', type: 'array', items: new OA\Items(type: 'object', required: ['name', 'kib'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'kib')])), new OA\Property(property: 'counted_kib'),
+])]
+#[OA\Schema(schema: 'CoverageBody', required: ['test', 'words'], properties: [new OA\Property(property: 'test', type: 'string'), new OA\Property(property: 'words')])]
+#[OA\Schema(schema: 'TestTimeBody', required: ['test', 'words', 'cycle_s'], properties: [new OA\Property(property: 'test', type: 'string'), new OA\Property(property: 'words'), new OA\Property(property: 'cycle_s', description: 's for each access')])]
+#[OA\Schema(schema: 'SoakBody', required: ['passes', 'errors'], properties: [
+    new OA\Property(property: 'passes'), new OA\Property(property: 'errors'), new OA\Property(property: 'confidence'), new OA\Property(property: 'target_rate'), new OA\Property(property: 'seconds_per_pass'),
+])]
+#[OA\Schema(schema: 'RowsBody', required: ['name', 'rows'], properties: [
+    new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'rows', type: 'object', additionalProperties: true, description: 'radix, word_bits, chip, rows[] {name, start, words, first, bit_0: first or last, parity}'),
 ])]
 #[OA\Schema(schema: 'LinkBody', required: ['days'], properties: [new OA\Property(property: 'days', type: 'integer', minimum: 1, maximum: 90)])]
 #[OA\Schema(schema: 'AnyDocument', type: 'object', additionalProperties: true)]

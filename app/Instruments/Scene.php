@@ -6,7 +6,7 @@ namespace App\Instruments;
 
 use Ash\Document\InvalidDocument;
 
-/** The stand-in's simulated board: which scene it plays and where the probe touches. Real meters never get these commands. */
+/** What a stand-in plays, and where the probe of the stand-in meter touches. Real devices never get these commands. */
 final readonly class Scene
 {
     public static function probe(string $rail, string $testPoint, string $load): string
@@ -16,24 +16,33 @@ final readonly class Scene
 
     public static function read(Meter $meter): SceneCard
     {
-        return self::talk($meter, []);
+        return self::at($meter->address(), null);
     }
 
     public static function choose(Meter $meter, string $scene): SceneCard
     {
-        $known = self::talk($meter, []);
+        return self::at($meter->address(), $scene);
+    }
+
+    /** @param string|null $scene to be played from now on; null only asks */
+    public static function at(Address $address, ?string $scene): SceneCard
+    {
+        $known = self::talk($address, []);
+        if ($scene === null) {
+            return $known;
+        }
         if (!in_array($scene, $known->scenes, true)) {
             throw InvalidDocument::at('/scene', 'must be one of '.implode(', ', $known->scenes));
         }
 
-        return self::talk($meter, ['SIM:SCENE '.self::quoted($scene)]);
+        return self::talk($address, ['SIM:SCENE '.self::quoted($scene)]);
     }
 
     /** @param list<string> $commands */
-    private static function talk(Meter $meter, array $commands): SceneCard
+    private static function talk(Address $address, array $commands): SceneCard
     {
         try {
-            $line = ScpiLine::open($meter->address(), 1.0, 1.0);
+            $line = ScpiLine::open($address, 1.0, 1.0);
             foreach ($commands as $command) {
                 $line->say($command);
             }

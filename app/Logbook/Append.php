@@ -7,6 +7,7 @@ namespace App\Logbook;
 use App\Batteries\CompleteBattery;
 use App\Corrosion\CompleteContinuity;
 use App\Http\Conflict;
+use App\Memory\CompleteMemory;
 use App\People\Person;
 use App\Rails\RecordReading;
 use App\Rails\StoredReading;
@@ -177,6 +178,10 @@ final readonly class Append
             EntryKind::Battery => CompleteBattery::note($this->job, $draft->data),
             EntryKind::ClockRead => CompleteBattery::clock($this->job, $draft->data),
             EntryKind::Continuity => CompleteContinuity::judge($this->job, $draft->data),
+            EntryKind::Memory => CompleteMemory::run($this->job, $draft->data),
+            EntryKind::Swap => CompleteMemory::swap($this->job, $draft->data),
+            EntryKind::Soak => CompleteMemory::soak($this->job, $draft->data),
+            EntryKind::DateCodes => CompleteMemory::dateCodes($this->job, $draft->data),
             EntryKind::Rebuilt => Rebuild::complete($this->job, $draft->data, $draft->corrects),
             EntryKind::Photo, EntryKind::Pin => Photo::complete($this->job, $draft->kind, $draft->data),
             default => $draft->data,

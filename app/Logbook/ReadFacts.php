@@ -4,16 +4,19 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use App\Memory\CompleteMemory;
 use App\Rails\RunState;
 use Ash\Logbook\Allowance;
 use Ash\Logbook\EntryKind;
+use Ash\Logbook\EntryWords;
 use Ash\Logbook\JobFacts;
 use Ash\Logbook\Profile;
+use Ash\Memory\MemoryStanding;
 
 /** Gathers from the record what the core's rules about a job want to know. */
 final readonly class ReadFacts
 {
-    private const EVIDENCE = [EntryKind::Symptom, EntryKind::Reading, EntryKind::Observation, EntryKind::Part];
+    private const EVIDENCE = [EntryKind::Symptom, EntryKind::Reading, EntryKind::Observation, EntryKind::Part, EntryKind::Memory, EntryKind::Soak];
 
     public static function of(Job $job, Profile $profile): JobFacts
     {
@@ -23,6 +26,7 @@ final readonly class ReadFacts
         $lastReading = $run?->readings->last();
         $lastPart = $record->kind(EntryKind::Part)->last();
         $outcome = $record->outcome();
+        [$memory, $soak] = self::memory($job);
 
         return new JobFacts(
             $job->stage,
@@ -40,7 +44,32 @@ final readonly class ReadFacts
             $outcome === null ? null : \Ash\Logbook\Outcome::tryFrom(Record::word($outcome, 'outcome')),
             $profile->threeSupplyChips(),
             new Allowance($job->minutes, $job->allowance_minutes, self::minutesSinceEvidence($job->id)),
+            $profile->biasedChips(),
+            $memory->suspect,
+            $memory->why,
+            $memory->next,
+            $soak,
         );
+    }
+
+    /** @return array{MemoryStanding, ?string} */
+    private static function memory(Job $job): array
+    {
+        $done = $run = $soak = null;
+        foreach (CompleteMemory::standing($job, EntryKind::Memory, EntryKind::Swap, EntryKind::Part, EntryKind::Soak)->limit(40)->get() as $entry) {
+            $soak ??= $entry->kind === EntryKind::Soak && $done === null ? EntryWords::of($entry->kind, '', $entry->data) : null;
+            if ($entry->kind === EntryKind::Memory) {
+                $run = $entry;
+                break;
+            }
+            $done ??= match ($entry->kind) {
+                EntryKind::Swap => 'swap',
+                EntryKind::Part => 'part',
+                default => null,
+            };
+        }
+
+        return [MemoryStanding::of($run?->data, $done), $soak];
     }
 
     private static function minutesSinceEvidence(string $job): int

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\People;
 
 use App\Instruments\Meter;
+use App\Instruments\SerialPort;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
@@ -75,6 +76,7 @@ final class Populate extends Command
     private static function meters(): array
     {
         $address = ['host' => '127.0.0.1', 'port' => 8041];
+        SerialPort::query()->create(['name' => 'Stand-in memory tester', 'host' => '127.0.0.1', 'port' => 8042, 'standin' => true, 'active' => true]);
 
         return [
             Meter::query()->create([...$address, 'name' => 'Stand-in bench meter', 'reading_pct' => 0.05, 'counts' => 5, 'resolution_v' => 0.001, 'standin' => true, 'active' => true]),

@@ -12,6 +12,7 @@ use App\Logbook\Job;
 use App\Logbook\Machine;
 use App\Logbook\OpenJob;
 use App\Logbook\SaveProfile;
+use App\Memory\Sources;
 use App\People\Person;
 use App\Rails\Run;
 use Ash\Document\Node;
@@ -74,9 +75,21 @@ final class DemoSeeder
             match (true) {
                 $entry->has('readings') => $this->run($entry),
                 $entry->has('corrects_reading') => $this->correct($entry),
+                $entry->has('memory') => $this->memory($entry),
                 default => $this->add($entry, $entry->has('line') ? ['line' => $entry->at('line')->string()] : ['kind' => $entry->at('kind')->string(), 'data' => $this->resolved($entry->at('data'))]),
             };
         }
+    }
+
+    /** A memory test: its text is read as it would be pasted, then kept. */
+    private function memory(Node $entry): void
+    {
+        $given = $entry->at('memory');
+        $who = $this->people[$entry->at('who')->string()];
+        $id = self::id($entry->at('at')->instant());
+        $text = implode("\n", array_map(static fn (Node $line): string => $line->string(), $given->at('lines')->items()));
+        Sources::text($this->job->refresh(), Node::of((object) ['id' => $id, 'text' => $text, ...array_diff_key(get_object_vars($given->object()), ['lines' => 1, 'condition' => 1])]), $who);
+        $this->add($entry, ['kind' => 'memory', 'minutes' => 10, 'data' => (object) ['source' => $id, 'condition' => $given->at('condition')->raw()]], 1);
     }
 
     /** "@tag" in the notes stands for the entry that carries the tag. */

@@ -7,6 +7,7 @@ namespace Ash\Logbook;
 use Ash\Batteries\BatteryNote;
 use Ash\Corrosion\SurveyPlace;
 use Ash\Document\Node;
+use Ash\Memory\MemoryNote;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Quantity\UnreadableQuantity;
@@ -39,6 +40,10 @@ final readonly class EntryData
             EntryKind::Rebuilt => ['item' => Ulid::read($data->only('item', 'fixings')->at('item')), 'fixings' => $data->has('fixings') ? Fixing::readAll($data->at('fixings')) : null],
             EntryKind::Survey => SurveyPlace::read($data),
             EntryKind::Continuity => self::continuity($data),
+            EntryKind::Memory => MemoryNote::run($data),
+            EntryKind::Swap => MemoryNote::swap($data),
+            EntryKind::Soak => MemoryNote::soak($data),
+            EntryKind::DateCodes => MemoryNote::dateCodes($data),
             EntryKind::Photo => self::photo($data),
             EntryKind::Pin => [
                 'photo' => Ulid::read($data->only('photo', 'x', 'y')->at('photo')),

@@ -24,6 +24,10 @@ enum EntryKind: string
     case Rebuilt = 'rebuilt';
     case Survey = 'survey';
     case Continuity = 'continuity';
+    case Memory = 'memory';
+    case Swap = 'swap';
+    case Soak = 'soak';
+    case DateCodes = 'date_codes';
     case Photo = 'photo';
     case Pin = 'pin';
     case Stage = 'stage';
@@ -44,6 +48,9 @@ enum EntryKind: string
             self::Strip => 'taken out',
             self::Rebuilt => 'put back',
             self::Survey => 'leak survey',
+            self::Memory => 'memory test',
+            self::Swap => 'chips exchanged',
+            self::DateCodes => 'date codes',
             default => $this->value,
         };
     }
@@ -51,6 +58,6 @@ enum EntryKind: string
     /** Kinds whose data say everything, so that text may be left out. */
     public function speaksForItself(): bool
     {
-        return in_array($this, [self::Clock, self::ClockRead, self::Strip, self::Rebuilt, self::Survey, self::Continuity, self::Photo, self::Reading, self::Stage, self::Battery, self::Part, self::Waiting, self::Undone, self::Arrived, self::Outcome, self::Gate], true);
+        return in_array($this, [self::Memory, self::Swap, self::Soak, self::DateCodes, self::Clock, self::ClockRead, self::Strip, self::Rebuilt, self::Survey, self::Continuity, self::Photo, self::Reading, self::Stage, self::Battery, self::Part, self::Waiting, self::Undone, self::Arrived, self::Outcome, self::Gate], true);
     }
 }

@@ -6,6 +6,7 @@ namespace Ash\Logbook;
 
 use Ash\Batteries\BatteryNote;
 use Ash\Corrosion\SurveyPlace;
+use Ash\Memory\MemoryNote;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Rails\Load;
@@ -32,6 +33,10 @@ final readonly class EntryWords
             EntryKind::Rebuilt => 'Back in: '.self::word($data, 'what'),
             EntryKind::Survey => SurveyPlace::words($data),
             EntryKind::Continuity => self::continuity($data),
+            EntryKind::Memory => MemoryNote::runWords($data),
+            EntryKind::Swap => MemoryNote::swapWords($data),
+            EntryKind::Soak => MemoryNote::soakWords($data),
+            EntryKind::DateCodes => MemoryNote::dateCodesWords($data),
             EntryKind::Photo => 'Photo'.self::after($data, 'of', ' of ').self::after($data, 'phase', ', '),
             EntryKind::Pin => 'Pin '.(is_int($data['number'] ?? null) ? $data['number'] : '').': '.$text,
             EntryKind::Stage => 'Stage: '.(Stage::tryFrom(self::word($data, 'to'))?->words() ?? ''),

@@ -11,10 +11,12 @@ use Ash\Rails\PowerOn;
 final readonly class JobFacts
 {
     /**
-     * @param list<string>                                            $hazards open temporary fixes
-     * @param list<array{for: string, asked: ?string, since: string}> $waiting what the job waits for
-     * @param list<string>                                            $parts   replaced, one line each, in time order
-     * @param array<string, array{level: PowerOn, reason: string}>    $leaps   latest recorded leap by gate
+     * @param list<string>                                            $hazards     open temporary fixes
+     * @param list<array{for: string, asked: ?string, since: string}> $waiting     what the job waits for
+     * @param list<string>                                            $parts       replaced, one line each, in time order
+     * @param array<string, array{level: PowerOn, reason: string}>    $leaps       latest recorded leap by gate
+     * @param list<string>                                            $biasedChips three-supply chips of the memory maps, in words
+     * @param ?string                                                 $memory      what the last memory test suspects, while nothing was changed since
      */
     public function __construct(
         public Stage $stage,
@@ -30,6 +32,11 @@ final readonly class JobFacts
         public ?Outcome $outcome,
         public bool $threeSupplyChips,
         public Allowance $allowance,
+        public array $biasedChips = [],
+        public ?string $memory = null,
+        public ?string $memoryWhy = null,
+        public ?string $memoryNext = null,
+        public ?string $soak = null,
     ) {
     }
 }

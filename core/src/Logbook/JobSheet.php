@@ -8,6 +8,7 @@ use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
 use Ash\Rails\PowerOn;
+use Ash\Rails\Rail;
 
 /** The head of a job: what is known, what is suspected and why, what to do next, and which gates stand open. */
 final readonly class JobSheet
@@ -41,7 +42,7 @@ final readonly class JobSheet
             $leap(Gate::LeakingCell),
         )];
         if (!$facts->hasRails) {
-            return $gates;
+            return $facts->biasedChips === [] ? $gates : [...$gates, GateState::of(Gate::Bias, PowerOn::Stop, self::missingBias($facts), $leap(Gate::Bias))];
         }
         $gates[] = GateState::of(
             Gate::Rails,
@@ -60,14 +61,18 @@ final readonly class JobSheet
     /** @return list<string> */
     private static function missingBias(JobFacts $facts): array
     {
+        $chips = $facts->biasedChips === [] ? 'three-supply chips' : implode(', ', $facts->biasedChips);
         if ($facts->rails === null) {
-            return ['three-supply chips are fitted and their bias rail is not measured'];
+            return ["{$chips}: their bias rail is not measured"];
+        }
+        if (array_filter($facts->rails->standing->rails, static fn (Rail $rail): bool => $rail->protects !== []) === []) {
+            return ["{$chips}: they need -5 V before the other rails, and the profile names no rail that protects them"];
         }
         $missing = [];
         foreach ($facts->rails->standing->rails as $rail) {
             $state = $facts->rails->standing->state($rail);
             if ($rail->protects !== [] && !($state?->good() ?? false)) {
-                $missing[] = "{$rail->name} is ".($state?->words() ?? 'not measured').': three-supply chips need it before the other rails';
+                $missing[] = "{$rail->name} is ".($state?->words() ?? 'not measured').": {$chips} need it before the other rails";
             }
         }
 
@@ -90,6 +95,9 @@ final readonly class JobSheet
         foreach ($facts->parts as $part) {
             $known[] = "Replaced {$part}";
         }
+        if ($facts->soak !== null) {
+            $known[] = $facts->soak;
+        }
 
         return $known;
     }
@@ -97,9 +105,11 @@ final readonly class JobSheet
     /** @return list<array{text: string, why: string}> */
     private static function suspected(JobFacts $facts): array
     {
-        return array_map(
+        $memory = $facts->memory === null ? [] : [['text' => $facts->memory, 'why' => (string) $facts->memoryWhy]];
+
+        return [...array_map(
             static fn (Cause $cause): array => ['text' => implode(', ', $cause->rails).': '.lcfirst($cause->text), 'why' => implode('; ', $cause->evidence)],
             $facts->rails->causes ?? [],
-        );
+        ), ...$memory];
     }
 }

@@ -18,7 +18,7 @@ final readonly class NextStep
     public static function of(JobFacts $facts): self
     {
         return self::ended($facts) ?? self::start($facts) ?? self::waiting($facts) ?? self::rails($facts)
-            ?? self::hazards($facts) ?? self::byStage($facts->stage);
+            ?? self::memory($facts) ?? self::hazards($facts) ?? self::byStage($facts->stage);
     }
 
     private static function ended(JobFacts $facts): ?self
@@ -66,6 +66,11 @@ final readonly class NextStep
             $facts->rails->powerOn !== PowerOn::Ok => new self('Hold the board: '.$facts->rails->powerOnReasons[0].'.', 'power-on advice of the last run', 'rails'),
             default => null,
         };
+    }
+
+    private static function memory(JobFacts $facts): ?self
+    {
+        return $facts->memoryNext === null ? null : new self($facts->memoryNext, (string) $facts->memoryWhy, 'memory');
     }
 
     private static function byCause(Cause $cause): string

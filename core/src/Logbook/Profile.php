@@ -6,6 +6,7 @@ namespace Ash\Logbook;
 
 use Ash\Batteries\BoardNeeds;
 use Ash\Document\Node;
+use Ash\Memory\FittedMemory;
 use Ash\Rails\Budget;
 use Ash\Rails\Rail;
 use Ash\Rails\TestPoint;
@@ -27,6 +28,7 @@ final readonly class Profile
      * @param list<Caution>                                           $cautions
      * @param list<array{name: string, orientation: string}>          $connectors  which way round they sit
      * @param ?BoardNeeds                                             $battery     what the boards want of their battery
+     * @param list<FittedMemory>                                      $memories    maps of what is fitted
      */
     private function __construct(
         public string $slug,
@@ -41,13 +43,14 @@ final readonly class Profile
         public array $cautions,
         public array $connectors,
         public ?BoardNeeds $battery,
+        public array $memories,
     ) {
     }
 
     /** @throws \Ash\Document\InvalidDocument */
     public static function read(Node $node): self
     {
-        $node->only('format', 'slug', 'name', 'kind', 'boards', 'rails', 'supply', 'source_notes', 'cautions', 'connectors', 'battery');
+        $node->only('format', 'slug', 'name', 'kind', 'boards', 'rails', 'supply', 'source_notes', 'cautions', 'connectors', 'battery', 'memories');
         if ($node->at('format')->string() !== self::FORMAT) {
             $node->at('format')->refuse('must be '.self::FORMAT);
         }
@@ -70,6 +73,7 @@ final readonly class Profile
             array_map(static fn (Node $word): Caution => $word->enum(Caution::class), $node->optional('cautions')?->items() ?? []),
             self::connectors($node->optional('connectors')),
             $node->has('battery') ? BoardNeeds::read($node->at('battery')) : null,
+            self::memories($node),
         );
     }
 
@@ -85,9 +89,27 @@ final readonly class Profile
         return array_values(array_unique([...$stage->cautions(), ...($inside ? $this->cautions : [])], SORT_REGULAR));
     }
 
+    /** By the rails, or by the chips of a memory map. */
     public function threeSupplyChips(): bool
     {
-        return array_filter($this->rails, static fn (Rail $rail): bool => $rail->protects !== []) !== [];
+        return $this->biasedChips() !== [] || array_filter($this->rails, static fn (Rail $rail): bool => $rail->protects !== []) !== [];
+    }
+
+    /** @return list<string> chips of the memory maps that are destroyed when their bias rail is missing, in words */
+    public function biasedChips(): array
+    {
+        return array_values(array_map(static fn (FittedMemory $it): string => "{$it->chip?->value} in {$it->name}", array_filter($this->memories, static fn (FittedMemory $it): bool => $it->needsBias())));
+    }
+
+    public function memory(string $key): ?FittedMemory
+    {
+        foreach ($this->memories as $memory) {
+            if ($memory->key === $key) {
+                return $memory;
+            }
+        }
+
+        return null;
     }
 
     public function rail(string $name): ?Rail
@@ -120,6 +142,20 @@ final readonly class Profile
             'name' => $board->at('name')->text(120),
             'serial' => $board->optional('serial')?->text(60),
         ], $nodes);
+    }
+
+    /** @return list<FittedMemory> */
+    private static function memories(Node $node): array
+    {
+        $all = FittedMemory::readAll($node->optional('memories'));
+        $boards = array_map(static fn (Node $it): string => $it->at('key')->string(), $node->at('boards')->items());
+        foreach ($node->optional('memories')?->items() ?? [] as $i => $memory) {
+            if ($all[$i]->board !== null && !in_array($all[$i]->board, $boards, true)) {
+                $memory->at('board')->refuse('is not a board of this machine: '.implode(', ', $boards));
+            }
+        }
+
+        return $all;
     }
 
     /** @return array<string, non-empty-list<TestPoint>> */

@@ -6,6 +6,7 @@ namespace Ash\Memory;
 
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
+use Ash\Quantity\Radix;
 
 /** A memory test's errors, one by one into the locator: from a document's list, or as a stream of CSV (RFC 4180). */
 final class ErrorReader
@@ -18,8 +19,12 @@ final class ErrorReader
     /** @var array<array-key, int> word by its text */
     private array $words = [];
 
-    public function __construct(private readonly Map $map, private readonly Locator $locator)
+    private readonly Radix $radix;
+
+    /** @param Radix|null $radix of the addresses and words; the map's when absent */
+    public function __construct(private readonly Map $map, private readonly Locator $locator, ?Radix $radix = null, private readonly ?RadixGuess $guess = null)
     {
+        $this->radix = $radix ?? $map->radix;
     }
 
     public function document(Node $list): void
@@ -33,13 +38,19 @@ final class ErrorReader
         }
     }
 
-    /** @param iterable<string> $lines with their line breaks */
-    public function csv(iterable $lines): void
+    /**
+     * @param iterable<string> $lines     with their line breaks
+     * @param bool             $keepWhole a last line that cannot be read is left out and said, and what came before it is kept
+     *
+     * @return string|null why the last line was left out
+     */
+    public function csv(iterable $lines, bool $keepWhole = false): ?string
     {
-        $header = null;
+        $header = $cut = null;
         $row = 0;
         $open = '';
         foreach ($lines as $line) {
+            $cut === null || throw $cut;
             $open .= $line;
             $quoted = str_contains($open, '"');
             if ($quoted && substr_count($open, '"') % 2 === 1) {
@@ -49,23 +60,39 @@ final class ErrorReader
             $open = '';
             if ($header === null) {
                 $header = $this->header($cells);
-            } elseif (count($cells) !== count($header)) {
-                throw InvalidDocument::at("/errors/{$row}", 'has '.count($cells).' fields where the header has '.count($header).': is the line truncated?');
-            } else {
-                $error = [];
-                foreach ($cells as $i => $cell) {
-                    if ($cell !== '' && $cell !== null) {
-                        $error[$header[$i]] = $cell;
-                    }
-                }
-                $this->take($error, $row);
-                ++$row;
+                continue;
             }
+            try {
+                $this->row($cells, $header, $row);
+            } catch (InvalidDocument $fault) {
+                $cut = $keepWhole ? $fault : throw $fault;
+            }
+            ++$row;
         }
         if ($open !== '') {
-            throw InvalidDocument::at("/errors/{$row}", 'is truncated: a quote is not closed');
+            $cut = InvalidDocument::at("/errors/{$row}", 'is truncated: a quote is not closed');
         }
         $header ?? throw InvalidDocument::at('/errors', 'has no header row');
+
+        return $cut === null || $keepWhole ? $cut?->detail : throw $cut;
+    }
+
+    /**
+     * @param array<?string> $cells
+     * @param list<string>   $header
+     */
+    private function row(array $cells, array $header, int $row): void
+    {
+        if (count($cells) !== count($header)) {
+            throw InvalidDocument::at("/errors/{$row}", 'has '.count($cells).' fields where the header has '.count($header).': is the line truncated?');
+        }
+        $error = [];
+        foreach ($cells as $i => $cell) {
+            if ($cell !== '' && $cell !== null) {
+                $error[$header[$i]] = $cell;
+            }
+        }
+        $this->take($error, $row);
     }
 
     /**
@@ -87,6 +114,9 @@ final class ErrorReader
     /** @param array<array-key, string> $error by field */
     private function take(array $error, int $row): void
     {
+        if ($this->guess !== null && isset($error['address'])) {
+            $this->guess->took($error['address']);
+        }
         if (isset($error['address'], $error['expected'], $error['actual']) && count($error) === 3) {
             $actual = $this->word($error, 'actual', $row);
             $this->locator->data($this->number($error, 'address', $row), $this->word($error, 'expected', $row) ^ $actual, $actual);
@@ -123,7 +153,7 @@ final class ErrorReader
     /** @param array<array-key, string> $error */
     private function number(array $error, string $field, int $row): int
     {
-        return $this->map->radix->parse($error[$field]) ?? throw InvalidDocument::at("/errors/{$row}/{$field}", "must be a number in radix {$this->map->radix->value}");
+        return $this->radix->parse($error[$field]) ?? throw InvalidDocument::at("/errors/{$row}/{$field}", "must be a number in radix {$this->radix->value}");
     }
 
     /** @param array<array-key, string> $error */

@@ -49,6 +49,30 @@ final readonly class Fit
         }, $conflicts, [...$never, ...$rework, ...($never === [] && $rework === [] ? ['the same in everything that is asked'] : []), ...(($requiredNs === null) === ($candidateNs === null) ? [] : ['only one access time is known: speed is not judged'])]);
     }
 
+    /**
+     * Pin by pin, as the package is seen from above. What a data sheet of the catalogue does not say is null.
+     *
+     * @return list<array{pin: int, side: string, fitted: ?string, candidate: ?string, meets: string}> meets: same, conflict, hazard, unknown; side: left, right
+     */
+    public function pins(ChipType $fitted, ChipType $candidate): array
+    {
+        $count = (int) substr($fitted->sheet()['package'], 4);
+        $alike = $fitted->sheet()['package'] === $candidate->sheet()['package'];
+        $hazards = array_column($this->conflicts, 'hazard', 'pin');
+        $pins = [];
+        for ($pin = 1; $pin <= $count; ++$pin) {
+            $here = $fitted->pins()[$pin] ?? null;
+            $there = $alike ? $candidate->pins()[$pin] ?? null : null;
+            $pins[] = ['pin' => $pin, 'side' => $pin <= $count / 2 ? 'left' : 'right', 'fitted' => $here, 'candidate' => $there, 'meets' => match (true) {
+                isset($hazards[$pin]) => $hazards[$pin] ? 'hazard' : 'conflict',
+                $here !== null && $here === $there => 'same',
+                default => 'unknown',
+            }];
+        }
+
+        return $pins;
+    }
+
     /** @return list<string> */
     private static function never(ChipType $fitted, ChipType $candidate, ?float $requiredNs, ?float $candidateNs): array
     {

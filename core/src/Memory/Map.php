@@ -35,7 +35,8 @@ final readonly class Map
         Node::distinct(array_merge(...array_map(static fn (Node $it): array => [...array_map(static fn (Node $chip): Node => $chip->at('ref'), $it->at('chips')->items()), ...($it->has('parity') ? [$it->at('parity')->at('ref')] : [])], $nodes)));
         foreach ($banks as $i => $bank) {
             foreach (array_slice($banks, 0, $i) as $other) {
-                self::overlap($bank, $other) && $nodes[$i]->refuse("overlaps bank {$other->name}");
+                $shared = self::firstShared($bank, $other);
+                $shared === null || $nodes[$i]->refuse("overlaps bank {$other->name}: both answer at {$radix->format($shared)}");
             }
         }
 
@@ -82,13 +83,14 @@ final readonly class Map
         return [$byName, $byRef];
     }
 
-    private static function overlap(Bank $one, Bank $other): bool
+    /** The lowest address that two banks both answer; null when there is none. */
+    private static function firstShared(Bank $one, Bank $other): ?int
     {
         if (($one->selectMask & $other->selectMask & ($one->selectValue ^ $other->selectValue)) !== 0) {
-            return false;
+            return null;
         }
         $first = Bank::firstFrom(max($one->start, $other->start), $one->selectMask | $other->selectMask, $one->selectValue | $other->selectValue);
 
-        return $first !== null && $first < min($one->end, $other->end);
+        return $first !== null && $first < min($one->end, $other->end) ? $first : null;
     }
 }

@@ -24,6 +24,18 @@ final readonly class MarchTest
         'march-b' => '{b(w0);u(r0,w1,r1,w0,r0,w1);u(r1,w0,w1);d(r1,w0,w1,w0);d(r0,w1,w0)}',
     ];
 
+    /** Published coverage of unlinked faults, by test. */
+    public const COVERS = [
+        'mats' => ['SAF'],
+        'mats+' => ['AF', 'SAF'],
+        'mats++' => ['AF', 'SAF', 'TF'],
+        'march-x' => ['AF', 'SAF', 'TF', 'CFin'],
+        'march-y' => ['AF', 'SAF', 'TF', 'CFin'],
+        'march-c-' => ['AF', 'SAF', 'TF', 'CFin', 'CFid', 'CFst'],
+        'march-a' => ['AF', 'SAF', 'TF', 'CFin', 'CFid'],
+        'march-b' => ['AF', 'SAF', 'TF', 'CFin', 'CFid'],
+    ];
+
     /** @param non-empty-list<array{down: bool, operations: non-empty-list<array{read: bool, value: int}>}> $elements */
     private function __construct(public array $elements)
     {
@@ -47,6 +59,12 @@ final readonly class MarchTest
     public function operationsPerWord(): int
     {
         return array_sum(array_map(static fn (array $element): int => count($element['operations']), $this->elements));
+    }
+
+    /** Test time in seconds: words * operations per word * access cycle. */
+    public function seconds(int $words, float $cycleS): float
+    {
+        return $words * $this->operationsPerWord() * $cycleS;
     }
 
     private static function parse(string $text): self

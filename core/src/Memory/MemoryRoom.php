@@ -48,7 +48,7 @@ final readonly class MemoryRoom implements Room
             $reader->document($node->at('errors'));
         }
 
-        return self::located($map, $locator, $pattern);
+        return Located::of($map, $locator, $pattern);
     }
 
     /** @return list<bool> by bank */
@@ -64,32 +64,6 @@ final readonly class MemoryRoom implements Room
         }
 
         return array_values($tested);
-    }
-
-    /** @return array<string, mixed> */
-    private static function located(Map $map, Locator $locator, Pattern $pattern): array
-    {
-        $suspects = $locator->suspects();
-        $words = new SuspectWords($map, $locator, $pattern);
-        $mapped = $locator->errors - $locator->unmapped;
-        ksort($locator->seen);
-
-        return [
-            'suspects' => array_map(static fn (Suspect $it, int $i): array => [
-                'rank' => $i + 1, 'kind' => $it->kind, 'ref' => $it->ref, 'refs' => $it->refs, 'bank' => $it->bank, 'bits' => array_map(self::bit(...), $it->bits), 'address_bits' => $it->addressBits,
-                'explains' => $locator->explained($it) / max(1, $locator->errors), 'probability' => $it->probability, 'text' => $words->text($it), 'action' => $words->action($it),
-            ], $suspects, array_keys($suspects)),
-            'matrix' => array_map(static fn (int $pair, int $count): array => ['bank' => $map->banks[intdiv($pair, Locator::WIDTH)]->name, 'bit' => self::bit($pair % Locator::WIDTH), 'errors' => $count], array_keys($locator->seen), $locator->seen),
-            'errors' => $locator->errors,
-            'unmapped' => $locator->unmapped,
-            'unexplained' => $mapped - ($suspects === [] ? 0 : $locator->explained($suspects[0])),
-            'reasons' => $words->reasons($suspects),
-        ];
-    }
-
-    private static function bit(int $bit): int|string
-    {
-        return $bit === Bank::P ? 'P' : $bit;
     }
 
     /** @return array<string, mixed> */
@@ -158,7 +132,7 @@ final readonly class MemoryRoom implements Room
         errors[]     {address, expected, actual} | {address, xor} | {address, kind: "parity"} | {bank, bit} | {ref}; or --errors FILE.csv
         tested[]?    bank names (all); pattern? fold|mix|none
         gives        suspects[] rank, kind chip|chip_part|data_line|bank|address_line|everything|several_chips, ref, refs[], bank, bits[],
-                     address_bits[], explains, probability, text, action; matrix[] bank, bit, errors; errors, unmapped, unexplained, reasons[]
+                     address_bits[], explains, probability, text, action, against; matrix[] bank, bit, errors; errors, unmapped, unexplained, reasons[]
         TEXT;
     private const LOCATE_EXAMPLE = <<<'JSON'
         {"map": {"word_bits": 4, "banks": [{"name": "0", "start": "0", "words": 16384, "chips": [{"ref": "U30", "bits": [0]}, {"ref": "U31", "bits": [1]}, {"ref": "U32", "bits": [2]}, {"ref": "U33", "bits": [3]}]}]},

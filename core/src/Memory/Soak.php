@@ -6,6 +6,7 @@ namespace Ash\Memory;
 
 use Ash\Document\Node;
 use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
 use Ash\Statistics\Beta;
 
 /** What so many passes say of the failure rate: C. J. Clopper, E. S. Pearson, Biometrika 26 (1934), each bound one-sided. */
@@ -52,6 +53,51 @@ final readonly class Soak
         $left = $needed === null ? null : max(0, $needed - $passes);
 
         return new self($errors / $passes, $upper, $lower, $needed, $left, $left === null || $secondsPerPass === null ? null : $left * $secondsPerPass, self::said($passes, $errors, $upper, $confidence, $left));
+    }
+
+    /**
+     * The bound as it fell and as it will fall when no further pass fails: for a curve.
+     *
+     * @return list<array{passes: int, upper: float}>
+     */
+    public static function curve(int $passes, int $errors, float $confidence, ?float $target): array
+    {
+        $end = max(60, 2 * $passes, (int) (1.15 * (self::of(max(1, $passes), 0, $confidence, $target)->passesNeeded ?? 0)));
+        $points = [];
+        for ($i = 0; $i <= 60; ++$i) {
+            $n = max(1, (int) round($end * $i / 60));
+            if ($n > $errors && ($points === [] || end($points)['passes'] < $n)) {
+                $points[] = ['passes' => $n, 'upper' => self::of($n, $errors, $confidence)->upperRate];
+            }
+        }
+
+        return $points;
+    }
+
+    /**
+     * What more clean passes would buy.
+     *
+     * @return list<array{more: int, upper: float, says: string}>
+     */
+    public static function gains(int $passes, int $errors, float $confidence, ?float $secondsPerPass): array
+    {
+        return array_map(static function (int $more) use ($passes, $errors, $confidence, $secondsPerPass): array {
+            $upper = self::of($passes + $more, $errors, $confidence)->upperRate;
+
+            return ['more' => $more, 'upper' => $upper, 'says' => "{$more} more clean passes".($secondsPerPass === null ? '' : ' ('.self::duration($more * $secondsPerPass).')').': at most '.Notation::plain($upper * 100, 3).' %'];
+        }, [10, 50, 100, 300]);
+    }
+
+    /** A time in the unit that a person would say. */
+    public static function duration(float $seconds): string
+    {
+        return match (true) {
+            $seconds < 1 => Notation::print($seconds, Unit::Second, 3),
+            $seconds < 120 => Notation::plain($seconds, 3).' s',
+            $seconds < 7200 => Notation::plain($seconds / 60, 3).' min',
+            $seconds < 172_800 => Notation::plain($seconds / 3600, 3).' h',
+            default => Notation::plain($seconds / 86_400, 3).' days',
+        };
     }
 
     /** @return list<string> */

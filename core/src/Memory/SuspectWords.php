@@ -110,9 +110,85 @@ final readonly class SuspectWords
         $first = $suspects[0];
         $reasons[] = 'best: '.Notation::plain($first->probability * 100, 4).' %';
         if (isset($suspects[1]) && $suspects[1]->probability > $first->probability / 10) {
-            $reasons[] = "not settled against {$suspects[1]->kind} with ".Notation::plain($suspects[1]->probability * 100, 3).' %: '.lcfirst($this->action($first));
+            $reasons[] = 'not settled against '.$this->called($suspects[1]).' with '.Notation::plain($suspects[1]->probability * 100, 3).' %: '.$this->settledBy($first, $suspects[1]);
         }
 
         return $reasons;
+    }
+
+    /** What a kind of suspect is called in a list. */
+    public static function kind(string $kind, Map $map): string
+    {
+        $chip = $map->technology === 'core' ? 'plane' : 'chip';
+
+        return match ($kind) {
+            'chip' => $chip,
+            'chip_part' => "one output of a {$chip}",
+            'several_chips' => "several {$chip}s",
+            default => str_replace('_', ' ', $kind),
+        };
+    }
+
+    /** The suspect in two or three words. */
+    public function called(Suspect $it): string
+    {
+        return match ($it->kind) {
+            'chip', 'chip_part' => "{$this->chip()} {$it->ref}".($it->kind === 'chip_part' ? ', '.self::bits($it->bits) : ''),
+            'data_line' => 'data line '.self::bits($it->bits),
+            'bank' => "bank {$it->bank}",
+            'everything' => 'everything at once',
+            'address_line' => count($it->addressBits) === 2 ? "the address pin of cell bits {$it->addressBits[0]} and {$it->addressBits[1]}" : "address line {$it->addressBits[0]}",
+            default => count($it->refs).' '.$this->chip().'s at once',
+        };
+    }
+
+    /** The test that tells two suspects apart. */
+    public function settledBy(Suspect $one, Suspect $other): string
+    {
+        $kinds = [$one->kind, $other->kind];
+        $has = static fn (string ...$of): bool => array_intersect($kinds, $of) !== [];
+        $chip = $has('chip', 'chip_part');
+        $ref = in_array($one->kind, ['chip', 'chip_part'], true) ? $one->ref : $other->ref;
+
+        return match (true) {
+            $has('address_line') && $this->pattern !== Pattern::Mix => 'run the mix pattern: an address line shows many different wrong bits there, a chip or a data line does not',
+            $has('address_line') => 'test a second bank: an address line is wrong in both',
+            $chip && $has('data_line') => "exchange {$ref} with a neighbour: with the {$this->chip()} the error moves, with the line it stays",
+            $chip && $has('bank', 'everything') => "exchange {$ref} with one of a good bank: with the {$this->chip()} the error moves, with the select or the supply it stays",
+            $kinds === ['chip', 'chip_part'] || $kinds === ['chip_part', 'chip'] => 'run more passes: one output alone keeps to its bit, and the action is the same',
+            $has('several_chips') => 'swap one of them and repeat: what several share does not move with one',
+            $has('bank') && $has('everything') => 'test another bank alone: when it is good the supply and the clock are',
+            $has('bank') && $has('data_line') => 'test another bank: a data line is wrong there too',
+            default => 'test more banks and more passes, then look again',
+        };
+    }
+
+    /** What speaks against a suspect: what it predicts and nobody saw, and what was seen and it does not predict. */
+    public function against(Suspect $it): string
+    {
+        $unseen = array_values(array_filter($it->pairs, fn (int $pair): bool => !isset($this->locator->seen[$pair])));
+        $beside = array_values(array_diff(array_keys($this->locator->seen), $it->pairs));
+        $says = [];
+        if ($unseen !== []) {
+            $says[] = count($unseen).' of '.count($it->pairs).' bits that it would spoil show nothing: '.$this->pairs($unseen);
+        }
+        if ($beside !== []) {
+            sort($beside);
+            $says[] = 'errors also on '.$this->pairs($beside);
+        }
+
+        return $says === [] ? 'nothing' : implode('; ', $says);
+    }
+
+    /** @param list<int> $pairs */
+    private function pairs(array $pairs): string
+    {
+        $byBank = [];
+        foreach ($pairs as $pair) {
+            $byBank[intdiv($pair, Locator::WIDTH)][] = $pair % Locator::WIDTH;
+        }
+        $says = array_map(fn (int $bank, array $bits): string => "bank {$this->map->banks[$bank]->name} ".(count($bits) > 6 ? count($bits).' bits' : self::bits($bits)), array_keys($byBank), $byBank);
+
+        return implode(', ', array_slice($says, 0, 3)).(count($says) > 3 ? ' and '.(count($says) - 3).' more banks' : '');
     }
 }

@@ -164,6 +164,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/captures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["startCapture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/continuity/take": {
         parameters: {
             query?: never;
@@ -212,6 +228,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/memory": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showMemory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/memory-sources": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readMemoryText"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/memory-sources/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readMemoryCsv"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/photos": {
         parameters: {
             query?: never;
@@ -254,6 +318,22 @@ export interface paths {
         get: operations["listReportLinks"];
         put?: never;
         post: operations["addReportLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/soak": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showSoak"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -334,6 +414,166 @@ export interface paths {
         get?: never;
         put: operations["changeProfile"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/memory-sources/{source}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showMemorySource"];
+        put: operations["readMemorySourceAgain"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/memory-sources/{source}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stopCapture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/memory/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["checkMap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/memory/coverage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["coverMarch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/memory/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fitChip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/memory/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mapRows"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/memory/soak": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["boundSoak"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/memory/sum": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sumModules"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/memory/tables": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showMemoryTables"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/memory/time": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["timeMarch"];
         delete?: never;
         options?: never;
         head?: never;
@@ -484,6 +724,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/serial-ports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listSerialPorts"];
+        put?: never;
+        post: operations["addSerialPort"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/serial-ports/{port}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeSerialPort"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/serial-ports/{port}/scene": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showTesterScene"];
+        put: operations["chooseTesterScene"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/session": {
         parameters: {
             query?: never;
@@ -570,12 +858,37 @@ export interface components {
         CalendarCard: {
             url: string;
         };
+        CaptureBody: {
+            /** @description ULID */
+            id: string;
+            map: string;
+            /** @enum {string} */
+            pattern?: "fold" | "mix" | "none";
+            port: string;
+            radix?: number;
+            tested?: string[];
+        };
         /** @description A likely cause. */
         CauseCard: {
             code: string;
             evidence: string[];
             rails: string[];
             text: string;
+        };
+        /** @description A chip type of the catalogue. */
+        ChipCard: {
+            type: string;
+            words: string;
+        };
+        /** @description A pin of a socket and of the chip that may go in. */
+        ChipPinCard: {
+            candidate: string | null;
+            fitted: string | null;
+            /** @description same, conflict, hazard or unknown */
+            meets: string;
+            pin: number;
+            says: string | null;
+            side: string;
         };
         /** @description A value and its words. */
         ChoiceCard: {
@@ -587,6 +900,21 @@ export interface components {
             value: string;
             words: string;
         };
+        /** @description A bit in two runs. */
+        ComparedRow: {
+            bank: string;
+            bit: string;
+            change: string;
+            one: number;
+            other: number;
+            ref: string;
+            words: string;
+        };
+        /** @description Two runs side by side. */
+        ComparisonCard: {
+            rows: components["schemas"]["ComparedRow"][];
+            says: string[];
+        };
         ContinuityBody: {
             /** Format: date-time */
             at: string;
@@ -596,6 +924,22 @@ export interface components {
             meter: string;
             /** @description entry of the survey; null with the probes together */
             place: string | null;
+        };
+        CoverageBody: {
+            test: string;
+            words: unknown;
+        };
+        /** @description What a march test finds on a small memory, by enumeration. */
+        CoverageCard: {
+            operations: number;
+            rows: components["schemas"]["CoverageRow"][];
+        };
+        /** @description A class of faults. */
+        CoverageRow: {
+            detected: number;
+            faults: number;
+            share: string;
+            type: string;
         };
         EntryBody: {
             /** Format: date-time */
@@ -608,7 +952,7 @@ export interface components {
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "symptom" | "observation" | "reading" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "battery" | "clock" | "clock_read" | "strip" | "rebuilt" | "survey" | "continuity" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn";
+            kind?: "symptom" | "observation" | "reading" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "battery" | "clock" | "clock_read" | "strip" | "rebuilt" | "survey" | "continuity" | "memory" | "swap" | "soak" | "date_codes" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -659,6 +1003,20 @@ export interface components {
             detail: string;
             /** @description RFC 6901 pointer into the body */
             pointer: string;
+        };
+        FitBody: {
+            candidate: string;
+            candidate_access_ns?: unknown;
+            fitted: string;
+            required_access_ns?: unknown;
+        };
+        /** @description May this chip go into that socket. */
+        FitCard: {
+            package: string;
+            pins: components["schemas"]["ChipPinCard"][];
+            reasons: string[];
+            verdict: string;
+            words: string;
         };
         /** @description A gate as it stands. */
         GateCard: {
@@ -782,6 +1140,14 @@ export interface components {
             says: string;
             verdict: string;
         };
+        /** @description What a memory test points at. */
+        LocatedCard: {
+            errors: number;
+            reasons: string[];
+            suspects: components["schemas"]["MemorySuspect"][];
+            unexplained: number;
+            unmapped: number;
+        };
         /** @description A machine in a list. */
         MachineCard: {
             boards: components["schemas"]["BoardCard"][];
@@ -802,6 +1168,128 @@ export interface components {
             rails: components["schemas"]["RailCard"][];
             revision: number;
             source_notes: components["schemas"]["SourceNoteCard"][];
+        };
+        /** @description A memory as it would be drawn. */
+        MapDraft: {
+            bias: string | null;
+            findings: string[];
+            /** @description JSON document of the map */
+            map: string;
+            sockets: components["schemas"]["SocketsCard"];
+            words: string;
+        };
+        /** @description A march test. */
+        MarchCard: {
+            covers: string;
+            march: string;
+            name: string;
+            operations: number;
+        };
+        MemoryCsvBody: {
+            /**
+             * Format: binary
+             * @description CSV with a header row, at most 20 MB
+             */
+            file: string;
+            /** @description ULID */
+            id: string;
+            map: string;
+            pattern?: string;
+            radix?: string;
+            /** @description bank names, comma-separated */
+            tested?: string;
+        };
+        /** @description A memory of the machine. */
+        MemoryMapCard: {
+            banks: string[];
+            chip: string | null;
+            /** @description what to look at in the map */
+            findings: string[];
+            key: string;
+            name: string;
+            radix: number;
+            /** @description banks, size and radix */
+            words: string;
+        };
+        /** @description The memory of a job: map, runs, comparison, and what comes next. */
+        MemoryPage: {
+            against: components["schemas"]["MemoryRunCard"] | null;
+            /** @description what three-supply chips want before power */
+            bias: string | null;
+            /** @description by the date codes */
+            built: string | null;
+            cautions: string[];
+            comparison: components["schemas"]["ComparisonCard"] | null;
+            job: components["schemas"]["JobCard"];
+            listening: components["schemas"]["SourceCard"] | null;
+            map: string | null;
+            maps: components["schemas"]["MemoryMapCard"][];
+            /** @description bytes of a file */
+            most_file: number;
+            /** @description bytes that may be pasted */
+            most_text: number;
+            patterns: components["schemas"]["ChoiceCard"][];
+            pending: components["schemas"]["SwapCard"] | null;
+            ports: components["schemas"]["SerialPortCard"][];
+            run: components["schemas"]["MemoryRunCard"] | null;
+            runs: components["schemas"]["MemoryRunRow"][];
+            sockets: components["schemas"]["SocketsCard"] | null;
+            suggestion: components["schemas"]["SwapCard"] | null;
+        };
+        /** @description A kept test run. */
+        MemoryRunCard: {
+            at: string;
+            author: string;
+            condition: string;
+            cut: string | null;
+            errors: number;
+            id: string;
+            located: components["schemas"]["LocatedCard"];
+            map: string;
+            passes: number;
+            pattern: string;
+            says: string;
+            sockets: components["schemas"]["SocketsCard"];
+            /** @description what it says of the exchange before it */
+            swap: string | null;
+            swap_verdict: string | null;
+        };
+        /** @description A kept test run in the list. */
+        MemoryRunRow: {
+            at: string;
+            author: string;
+            condition: string;
+            cut: string | null;
+            errors: number;
+            id: string;
+            pattern: string;
+            top: string;
+        };
+        /** @description One suspect of a memory test. */
+        MemorySuspect: {
+            action: string;
+            against: string;
+            called: string;
+            explains: string;
+            kind: string;
+            kind_words: string;
+            percent: string;
+            /** Format: float */
+            probability: number;
+            rank: number;
+            refs: string[];
+            text: string;
+        };
+        MemoryTextBody: {
+            /** @description ULID */
+            id: string;
+            /** @description key of the memory in the profile */
+            map: string;
+            /** @enum {string} */
+            pattern?: "fold" | "mix" | "none";
+            radix?: number;
+            tested?: string[];
+            text: string;
         };
         /** @description What a meter said of itself. */
         MeterAnswer: {
@@ -1019,6 +1507,25 @@ export interface components {
             repeats_id: string | null;
             steps: components["schemas"]["StepCard"][];
         };
+        ReadAgainBody: {
+            /** @enum {string} */
+            pattern?: "fold" | "mix" | "none";
+            radix?: number;
+            tested?: string[];
+        };
+        /** @description A line of a test as it was understood. */
+        ReadLine: {
+            line: number;
+            says: string;
+            text: string;
+        };
+        RowsBody: {
+            name: string;
+            /** @description radix, word_bits, chip, rows[] {name, start, words, first, bit_0: first or last, parity} */
+            rows: {
+                [key: string]: unknown;
+            };
+        };
         RunBody: {
             board?: string;
             /** @description ULID */
@@ -1040,6 +1547,22 @@ export interface components {
         SceneCard: {
             scene: string;
             scenes: string[];
+        };
+        SerialPortBody: {
+            active?: boolean;
+            /** @description loopback or private IP address */
+            host: string;
+            name: string;
+            port: number;
+        };
+        /** @description A serial port on the network. */
+        SerialPortCard: {
+            active: boolean;
+            host: string;
+            id: string;
+            name: string;
+            port: number;
+            standin: boolean;
         };
         /** @description Readings of one test point over time. */
         SeriesPage: {
@@ -1076,6 +1599,116 @@ export interface components {
             /** @description What the writing routes take, for the description. The core reads the bodies themselves, strictly. */
             email: string;
             password: string;
+        };
+        SoakBody: {
+            confidence?: unknown;
+            errors: unknown;
+            passes: unknown;
+            seconds_per_pass?: unknown;
+            target_rate?: unknown;
+        };
+        /** @description What so many passes say. */
+        SoakCard: {
+            /** @description the upper bound in words */
+            bound: string;
+            curve: components["schemas"]["SoakPoint"][];
+            errors: number;
+            gains: components["schemas"]["SoakGain"][];
+            passes: number;
+            passes_left: number | null;
+            reasons: string[];
+            /** Format: float */
+            target: number | null;
+            time_left: string | null;
+        };
+        /** @description What more clean passes would buy. */
+        SoakGain: {
+            says: string;
+            /** Format: float */
+            upper: number;
+        };
+        /** @description The soaks of a job. */
+        SoakPage: {
+            cautions: string[];
+            job: components["schemas"]["JobCard"];
+            kept: string[];
+            listening: components["schemas"]["SourceCard"] | null;
+            maps: components["schemas"]["MemoryMapCard"][];
+            patterns: components["schemas"]["ChoiceCard"][];
+            ports: components["schemas"]["SerialPortCard"][];
+        };
+        /** @description A point of the bound's curve. */
+        SoakPoint: {
+            passes: number;
+            /** Format: float */
+            upper: number;
+        };
+        /** @description A socket as it sits on the board, and how far its chip is suspected. */
+        SocketCard: {
+            bank: string;
+            /** @description in words */
+            bits: string;
+            date_code: string | null;
+            errors: number;
+            /** @description 0 not suspected, to 4 nearly certain: for the shape that is drawn */
+            level: number;
+            ref: string;
+            /** @description in words; empty when there is none */
+            suspicion: string;
+            /** @description when the chip came later than its neighbours */
+            younger: string | null;
+        };
+        /** @description A place in a row: a socket, or a gap. */
+        SocketPlace: {
+            socket: components["schemas"]["SocketCard"] | null;
+        };
+        /** @description A row of sockets, left to right. */
+        SocketRow: {
+            /** @description of its first chip */
+            bank: string;
+            places: components["schemas"]["SocketPlace"][];
+            range: string;
+        };
+        /** @description The sockets of a memory as they lie on the board. */
+        SocketsCard: {
+            /** @description suspects that are no chip: lines, banks, everything */
+            beside: string[];
+            name: string;
+            rows: components["schemas"]["SocketRow"][];
+            /** @description for who does not see it */
+            says: string;
+        };
+        /** @description What came in from a test, before anyone keeps it. */
+        SourceCard: {
+            /** @description still coming in */
+            active: boolean;
+            /** @description when it was read in the wrong radix */
+            advice: string | null;
+            author: string;
+            better_radix: number | null;
+            failed_passes: number;
+            heard_at: string | null;
+            id: string;
+            job_id: string;
+            kind: string;
+            left: components["schemas"]["ReadLine"][];
+            left_over: number;
+            lines: number;
+            located: components["schemas"]["LocatedCard"];
+            map: string;
+            passes: number;
+            pattern: string;
+            radix: number;
+            recognised: number;
+            shown: components["schemas"]["ReadLine"][];
+            sockets: components["schemas"]["SocketsCard"];
+            started_at: string;
+            state: string;
+            tail: string[];
+            tested: string[];
+            why: string | null;
+            /** @description of the state */
+            words: string;
         };
         /** @description A source that proved wrong. */
         SourceNoteCard: {
@@ -1174,10 +1807,37 @@ export interface components {
             ticked: boolean;
             what: string;
         };
+        SumBody: {
+            counted_kib: unknown;
+            modules: {
+                kib: unknown;
+                name: string;
+            }[];
+        };
+        /** @description What is fitted against what is counted. */
+        SumCard: {
+            explanations: string[];
+            says: string;
+        };
         /** @description What is suspected, and why. */
         SuspectCard: {
             text: string;
             why: string;
+        };
+        /** @description Two chips exchanged, or to be exchanged. */
+        SwapCard: {
+            from: string;
+            /** @description the entry, once it is done */
+            id: string | null;
+            predicts: string;
+            run: string;
+            to: string;
+        };
+        /** @description Chips and tests that the product knows. */
+        TablesPage: {
+            chips: components["schemas"]["ChipCard"][];
+            source: string;
+            tests: components["schemas"]["MarchCard"][];
         };
         TakeBody: {
             /** Format: date-time */
@@ -1199,6 +1859,18 @@ export interface components {
             run: components["schemas"]["RailRunPage"];
             state: string;
             words: string;
+        };
+        TestTimeBody: {
+            /** @description s for each access */
+            cycle_s: unknown;
+            test: string;
+            words: unknown;
+        };
+        /** @description How long a test takes. */
+        TimeCard: {
+            says: string;
+            /** Format: float */
+            seconds: number;
         };
     };
     responses: never;
@@ -1354,7 +2026,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                room: "rails" | "batteries" | "corrosion";
+                room: "rails" | "batteries" | "corrosion" | "memory";
                 verb: string;
             };
             cookie?: never;
@@ -1529,6 +2201,50 @@ export interface operations {
             };
         };
     };
+    startCapture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["CaptureBody"];
+            };
+        };
+        responses: {
+            /** @description listening */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceCard"];
+                };
+            };
+            /** @description someone listens there already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
     takeContinuity: {
         parameters: {
             query?: never;
@@ -1640,6 +2356,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LeakPage"];
+                };
+            };
+        };
+    };
+    showMemory: {
+        parameters: {
+            query?: {
+                against?: string;
+                map?: string;
+                run?: string;
+            };
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description map, runs, suspects */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MemoryPage"];
+                };
+            };
+        };
+    };
+    readMemoryText: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["MemoryTextBody"];
+            };
+        };
+        responses: {
+            /** @description what was recognised and what was left; nothing is in the record yet */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    readMemoryCsv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": components["schemas"]["MemoryCsvBody"];
+            };
+        };
+        responses: {
+            /** @description what was read; nothing is in the record yet */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
                 };
             };
         };
@@ -1780,6 +2592,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinkCard"];
+                };
+            };
+        };
+    };
+    showSoak: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description soaks of the job */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoakPage"];
                 };
             };
         };
@@ -1945,6 +2779,336 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Errors"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showMemorySource: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                source: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description as it stands */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceCard"];
+                };
+            };
+        };
+    };
+    readMemorySourceAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                source: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ReadAgainBody"];
+            };
+        };
+        responses: {
+            /** @description read again with other settings */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    stopCapture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                source: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description stopped; what came in is kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceCard"];
+                };
+            };
+        };
+    };
+    checkMap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["AnyDocument"];
+            };
+        };
+        responses: {
+            /** @description a memory of a profile, drawn and looked at */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MapDraft"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    coverMarch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["CoverageBody"];
+            };
+        };
+        responses: {
+            /** @description every fault of every class, one at a time */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoverageCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    fitChip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["FitBody"];
+            };
+        };
+        responses: {
+            /** @description verdict, pin by pin */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    mapRows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["RowsBody"];
+            };
+        };
+        responses: {
+            /** @description the map of rows of chips */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MapDraft"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    boundSoak: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SoakBody"];
+            };
+        };
+        responses: {
+            /** @description bound, curve and what more passes buy */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoakCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    sumModules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SumBody"];
+            };
+        };
+        responses: {
+            /** @description the difference and what explains it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SumCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showMemoryTables: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description chips and march tests */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TablesPage"];
+                };
+            };
+        };
+    };
+    timeMarch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["TestTimeBody"];
+            };
+        };
+        responses: {
+            /** @description test time */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimeCard"];
                 };
             };
             /** @description refused */
@@ -2263,6 +3427,151 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinkCard"];
+                };
+            };
+        };
+    };
+    listSerialPorts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description serial ports by name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SerialPortCard"][];
+                };
+            };
+        };
+    };
+    addSerialPort: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SerialPortBody"];
+            };
+        };
+        responses: {
+            /** @description added */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SerialPortCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    changeSerialPort: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                port: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SerialPortBody"];
+            };
+        };
+        responses: {
+            /** @description changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SerialPortCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showTesterScene: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                port: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the stand-in tester's scene */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SceneCard"];
+                };
+            };
+        };
+    };
+    chooseTesterScene: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                port: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SceneBody"];
+            };
+        };
+        responses: {
+            /** @description the stand-in tester's scene */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SceneCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
                 };
             };
         };

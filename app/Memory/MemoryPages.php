@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Memory;
+
+use App\Instruments\SerialPort;
+use App\Instruments\SerialPortCard;
+use App\Logbook\Cards;
+use App\Logbook\Entry;
+use App\Logbook\Job;
+use App\Logbook\Machine;
+use App\Logbook\Record;
+use Ash\Document\InvalidDocument;
+use Ash\Logbook\Caution;
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\EntryWords;
+use Ash\Logbook\Stage;
+use Ash\Memory\Comparison;
+use Ash\Memory\FittedMemory;
+use Ash\Memory\Seen;
+use Ash\Memory\Soak;
+use Ash\Memory\Swap;
+use Ash\Quantity\Notation;
+use Illuminate\Support\Collection;
+
+/** The memory of a job as it is handed out. */
+final readonly class MemoryPages
+{
+    private const RUNS = 60;
+
+    /**
+     * @param ?string $map     key of the memory; the first of the job's board when absent
+     * @param ?string $run     the run to look at; the latest when absent
+     * @param ?string $against the run to compare it with
+     */
+    public static function of(Job $job, ?string $map, ?string $run, ?string $against): MemoryPage
+    {
+        $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
+        $memory = $map === null ? self::usual($job, $profile->memories) : ($profile->memory($map) ?? throw InvalidDocument::at('/map', "the machine's profile has no memory \"{$map}\""));
+        $runs = CompleteMemory::runs($job)->limit(self::RUNS)->get()->filter(static fn (Entry $it): bool => $memory !== null && Record::word($it, 'map') === $memory->key)->values();
+        $pick = static fn (?string $id, string $field): ?Entry => $id === null ? null : $runs->firstWhere('id', $id) ?? throw InvalidDocument::at("/{$field}", 'is not a run of this memory');
+        $shown = $pick($run, 'run') ?? $runs->first();
+        $other = $pick($against, 'against');
+        [$codes, $built] = $memory === null ? [[], null] : self::codes($job, $memory);
+        $biased = $profile->biasedChips();
+
+        return new MemoryPage(
+            Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
+            array_map(MemoryCards::map(...), $profile->memories), $memory?->key,
+            $memory === null ? null : MemoryCards::sockets($memory, Seen::of($memory->map, []), [], $codes),
+            array_values($runs->map(MemoryCards::runRow(...))->all()),
+            $shown === null ? null : MemoryCards::run($shown, $codes), $other === null ? null : MemoryCards::run($other, $codes),
+            $shown === null || $other === null ? null : self::compare($shown, $other),
+            $memory === null || $job->state !== 'open' ? null : self::suggest($job, $memory, $runs),
+            $memory === null ? null : self::pending($job, $memory),
+            self::listening($job), self::ports(), MemoryCards::patterns(),
+            $biased === [] ? null : implode(', ', $biased).': -5 V first on and last off, or +12 V destroys them. Measure it in before power (gate 3).',
+            $built, Sources::MOST_TEXT, Sources::MOST_FILE,
+            array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Find)),
+        );
+    }
+
+    public static function soak(Job $job): SoakPage
+    {
+        $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
+
+        return new SoakPage(
+            Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
+            array_map(MemoryCards::map(...), $profile->memories), self::listening($job),
+            array_values(CompleteMemory::standing($job, EntryKind::Soak)->limit(self::RUNS)->get()->map(static fn (Entry $it): string => EntryWords::of($it->kind, '', $it->data))->all()),
+            self::ports(), MemoryCards::patterns(),
+            array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Soak)),
+        );
+    }
+
+    public static function bound(int $passes, int $errors, float $confidence, ?float $target, ?float $secondsPerPass): SoakCard
+    {
+        $soak = Soak::of($passes, $errors, $confidence, $target, $secondsPerPass);
+
+        return new SoakCard(
+            $passes, $errors, 'at most '.Notation::plain($soak->upperRate * 100, 3).' % of passes fail ('.Notation::plain($confidence * 100, 4).' %)', $soak->reasons, $soak->passesLeft,
+            $soak->secondsLeft === null ? null : Soak::duration($soak->secondsLeft), $target,
+            array_map(static fn (array $it): SoakPoint => new SoakPoint($it['passes'], $it['upper']), Soak::curve($passes, $errors, $confidence, $target)),
+            array_map(static fn (array $it): SoakGain => new SoakGain($it['says'], $it['upper']), Soak::gains($passes, $errors, $confidence, $secondsPerPass)),
+        );
+    }
+
+    /** @param list<FittedMemory> $memories */
+    private static function usual(Job $job, array $memories): ?FittedMemory
+    {
+        $slot = \App\Logbook\Board::query()->findOrFail($job->board_id)->slot;
+        $here = array_values(array_filter($memories, static fn (FittedMemory $it): bool => $it->board === $slot));
+
+        return $here[0] ?? $memories[0] ?? null;
+    }
+
+    /** @return array{array<array-key, string>, ?string} date codes of the board's chips as they are now, and when it was built */
+    private static function codes(Job $job, FittedMemory $memory): array
+    {
+        $codes = [];
+        $built = null;
+        $entries = Entry::query()->where('board_id', $job->board_id)->whereIn('kind', [EntryKind::DateCodes, EntryKind::Part])
+            ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'))
+            ->orderByDesc('at')->limit(200)->get()->reverse();
+        foreach ($entries as $entry) {
+            if ($entry->kind === EntryKind::DateCodes && Record::word($entry, 'map') === $memory->key) {
+                $codes = array_filter(is_array($entry->data['by_chip'] ?? null) ? $entry->data['by_chip'] : [], is_string(...)) + $codes;
+                $built = Record::word($entry, 'built') ?: $built;
+            } elseif (isset($memory->map->byRef["\0".Record::word($entry, 'designator')]) && preg_match('/^\d\d(0[1-9]|[1-4]\d|5[0-3])$/D', Record::word($entry, 'date_code')) === 1) {
+                $codes[Record::word($entry, 'designator')] = Record::word($entry, 'date_code');
+            }
+        }
+
+        return [$codes, $built];
+    }
+
+    private static function compare(Entry $run, Entry $against): ComparisonCard
+    {
+        $memory = CompleteMemory::memoryOf($run);
+        $it = Comparison::of($memory->map, CompleteMemory::seen($memory, $against), CompleteMemory::seen($memory, $run), CompleteMemory::condition($against), CompleteMemory::condition($run));
+
+        return new ComparisonCard(array_map(static fn (array $row): ComparedRow => new ComparedRow($row['bank'], $row['bit'], $row['ref'], $row['one'], $row['other'], $row['change'], match ($row['change']) {
+            'gone' => 'only in the first',
+            'new' => 'only in the second',
+            default => 'in both',
+        }), $it['rows']), $it['says']);
+    }
+
+    /** @param Collection<int, Entry> $runs latest first */
+    private static function suggest(Job $job, FittedMemory $memory, Collection $runs): ?SwapCard
+    {
+        $run = $runs->first();
+        if ($run === null) {
+            return null;
+        }
+        $top = is_array($run->data['suspects'] ?? null) && is_array($run->data['suspects'][0] ?? null) ? $run->data['suspects'][0] : [];
+        if (!in_array($top['kind'] ?? '', ['chip', 'chip_part'], true) || !is_string($top['ref'] ?? null) || isset($run->data['swap']) || !isset($memory->map->byRef["\0{$top['ref']}"]) || CompleteMemory::pendingSwap($job, $memory->key) !== null) {
+            return null;
+        }
+        $seen = CompleteMemory::seen($memory, $run);
+        $swap = Swap::suggest($memory, $top['ref'], $seen);
+
+        return $swap === null ? null : new SwapCard(null, $run->id, $swap->from, $swap->to, $swap->predicts($seen));
+    }
+
+    private static function pending(Job $job, FittedMemory $memory): ?SwapCard
+    {
+        $swap = CompleteMemory::pendingSwap($job, $memory->key);
+
+        return $swap === null ? null : new SwapCard($swap->id, Record::word($swap, 'run'), Record::word($swap, 'from'), Record::word($swap, 'to'), Record::word($swap, 'predicts'));
+    }
+
+    private static function listening(Job $job): ?SourceCard
+    {
+        $source = Source::query()->where('job_id', $job->id)->whereIn('state', Sources::active())->orderByDesc('started_at')->first();
+
+        return $source === null ? null : MemoryCards::source($source);
+    }
+
+    /** @return list<SerialPortCard> */
+    private static function ports(): array
+    {
+        return array_values(SerialPort::query()->where('active', true)->orderBy('name')->get()->map(SerialPortCard::of(...))->all());
+    }
+}

@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Memory;
+
+use App\Http\Conflict;
+use App\Instruments\SerialPort;
+use App\Logbook\Job;
+use App\Logbook\Machine;
+use App\People\Person;
+use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
+use Ash\Logbook\Ulid;
+use Ash\Memory\FittedMemory;
+use Ash\Memory\Pattern;
+use Ash\Quantity\Radix;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+
+/** Takes in what a memory test gave. Nothing of it is in the record until someone keeps it. */
+final readonly class Sources
+{
+    /** Bytes of text that may be pasted; more is handed in as a file. */
+    public const MOST_TEXT = 1_500_000;
+
+    /** Bytes of a file. The web server and PHP hold the same (deploy/nginx.conf, deploy/php.ini). */
+    public const MOST_FILE = 20_000_000;
+
+    /** Seconds to wait for the capture program to end a capture. */
+    private const STOP_WAIT = 2.0;
+
+    public static function text(Job $job, Node $body, Person $who): Source
+    {
+        $text = $body->at('text')->string();
+        trim($text) !== '' || $body->at('text')->refuse('must not be empty');
+        strlen($text) <= self::MOST_TEXT || $body->at('text')->refuse('is too long to paste: hand it in as a file');
+
+        return self::take($job, $body, $who, SourceKind::Text, static function (Source $source) use ($text): void {
+            file_put_contents($source->file(), $text, LOCK_EX);
+        });
+    }
+
+    public static function csv(Job $job, Node $fields, ?UploadedFile $file, Person $who): Source
+    {
+        if ($file === null || !$file->isValid()) {
+            throw InvalidDocument::at('/file', $file === null ? 'is missing' : 'did not arrive whole, or is larger than '.(self::MOST_FILE / 1_000_000).' MB');
+        }
+
+        return self::take($job, $fields, $who, SourceKind::Csv, static function (Source $source) use ($file): void {
+            $file->move(dirname($source->file()), basename($source->file()));
+        });
+    }
+
+    public static function capture(Job $job, Node $body, Person $who): Source
+    {
+        $port = SerialPort::query()->where('active', true)->find($body->at('port')->string()) ?? $body->at('port')->refuse('there is no such serial port, or it is put away');
+        $busy = Source::query()->where('port_id', $port->id)->whereIn('state', self::active())->where('id', '<>', $body->at('id')->raw())->first();
+        $busy === null || throw Conflict::at('/port', "{$busy->author} is listening there already");
+
+        return self::take($job, $body, $who, SourceKind::Capture, static function (Source $source): void {
+            touch($source->file());
+        }, $port->id);
+    }
+
+    /** Read again with another radix, pattern or choice of banks. */
+    public static function again(Source $source, Node $body): Source
+    {
+        $source->state->active() && $body->refuse('stop the capture first');
+        $source->fill(self::settings($body, $source->fitted()));
+        self::read($source);
+        $source->save();
+
+        return $source;
+    }
+
+    public static function stop(Source $source): Source
+    {
+        if (!$source->state->active()) {
+            return $source;
+        }
+        Source::query()->where('id', $source->id)->update(['state' => SourceState::Stopping]);
+        $until = microtime(true) + self::STOP_WAIT;
+        do {
+            usleep(50_000);
+            $source->refresh();
+        } while ($source->state === SourceState::Stopping && microtime(true) < $until);
+        if ($source->state->active()) {
+            // The program that listens is away: what it wrote down is read here.
+            self::read($source);
+            $source->fill(['state' => SourceState::Stopped, 'why' => 'the capture program did not answer; what it wrote down was read', 'updated_at' => now()])->save();
+        }
+
+        return $source;
+    }
+
+    /** @return list<SourceState> */
+    public static function active(): array
+    {
+        return array_values(array_filter(SourceState::cases(), static fn (SourceState $it): bool => $it->active()));
+    }
+
+    public static function read(Source $source): void
+    {
+        $file = fopen($source->file(), 'r') ?: throw new \RuntimeException("{$source->file()} cannot be read");
+        $lines = static function () use ($file): \Generator {
+            while (($line = fgets($file)) !== false) {
+                yield $line;
+            }
+        };
+        $reader = ReadSource::of($source);
+        $source->kind === SourceKind::Csv ? $reader->csv($lines()) : $reader->text($lines());
+        fclose($file);
+        $source->result = $reader->result();
+        if ($source->kind !== SourceKind::Capture) {
+            $source->fill(['state' => $reader->cut() === null ? SourceState::Whole : SourceState::Cut, 'why' => $reader->cut(), 'updated_at' => now()]);
+        }
+    }
+
+    /** @param \Closure(Source): void $lay puts the file down */
+    private static function take(Job $job, Node $body, Person $who, SourceKind $kind, \Closure $lay, ?string $port = null): Source
+    {
+        $id = Ulid::read($body->at('id'));
+        $known = Source::query()->find($id);
+        if ($known !== null) {
+            return $known->job_id === $job->id && $known->kind === $kind ? $known : throw Conflict::at('/id', 'another source has this id');
+        }
+        if ($job->state !== 'open') {
+            $body->refuse("the job is {$job->state}: reopen it first");
+        }
+        [$memory, $document] = self::memory($job, $body->at('map'));
+        $source = new Source([
+            'id' => $id, 'job_id' => $job->id, 'kind' => $kind, 'state' => $kind === SourceKind::Capture ? SourceState::Running : SourceState::Whole, 'memory' => $document,
+            'radix' => $memory->map->radix->value, 'pattern' => Pattern::None->value, 'port_id' => $port, 'author' => $who->name, 'started_at' => now(), 'updated_at' => now(),
+            ...self::settings($body, $memory),
+        ]);
+        $lay($source);
+        try {
+            self::read($source);
+            DB::transaction(static fn () => $source->save());
+        } catch (\Throwable $problem) {
+            @unlink($source->file());
+            throw $problem;
+        }
+
+        return $source;
+    }
+
+    /** @return array{FittedMemory, string} the memory, and its part of the profile as JSON */
+    private static function memory(Job $job, Node $key): array
+    {
+        $profile = Node::parse(Machine::query()->findOrFail($job->machine_id)->profile);
+        foreach ($profile->optional('memories')?->items() ?? [] as $memory) {
+            if ($memory->at('key')->string() === $key->string()) {
+                return [FittedMemory::read($memory), json_encode($memory->raw(), JSON_THROW_ON_ERROR)];
+            }
+        }
+        $key->refuse("the machine's profile has no memory \"{$key->string()}\"");
+    }
+
+    /** @return array<string, mixed> */
+    private static function settings(Node $body, FittedMemory $memory): array
+    {
+        $given = static fn (string $field): ?Node => $body->has($field) && !$body->at($field)->isNull() && $body->at($field)->raw() !== '' ? $body->at($field) : null;
+        $radix = $given('radix');
+        $pattern = $given('pattern')?->enum(Pattern::class);
+        $pattern !== Pattern::Mix || $memory->map->wordBits <= 32 || $body->at('pattern')->refuse('mix takes words of at most 32 bits');
+        $tested = $given('tested');
+
+        return [
+            // A form sends every field as text.
+            ...($radix === null ? [] : ['radix' => Radix::read(Node::of(is_string($radix->raw()) && ctype_digit($radix->raw()) ? (int) $radix->raw() : $radix->raw(), $radix->pointer))->value]),
+            ...($pattern === null ? [] : ['pattern' => $pattern->value]),
+            ...($tested === null ? [] : ['tested' => self::tested($tested, $memory)]),
+        ];
+    }
+
+    /** @return list<string>|null null when all banks are */
+    private static function tested(Node $list, FittedMemory $memory): ?array
+    {
+        $nodes = is_string($list->raw()) ? array_map(static fn (string $name): Node => Node::of($name, $list->pointer), explode(',', $list->raw())) : $list->items();
+        Node::distinct($nodes);
+        $names = array_map(static fn (Node $it): string => isset($memory->map->byName["\0{$it->string()}"]) ? $it->string() : $it->refuse("there is no bank \"{$it->string()}\""), $nodes);
+        $names !== [] || $list->refuse('must name at least one bank');
+
+        return count($names) === count($memory->map->banks) ? null : $names;
+    }
+}
