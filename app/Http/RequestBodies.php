@@ -73,6 +73,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'radix', type: 'integer'), new OA\Property(property: 'pattern', type: 'string', enum: \Ash\Memory\Pattern::class), new OA\Property(property: 'tested', type: 'array', items: new OA\Items(type: 'string')),
 ])]
 #[OA\Schema(schema: 'ReadAgainBody', properties: [
+    new OA\Property(property: 'text', type: 'string', description: 'of typed text, in place of the text before'),
     new OA\Property(property: 'radix', type: 'integer'), new OA\Property(property: 'pattern', type: 'string', enum: \Ash\Memory\Pattern::class), new OA\Property(property: 'tested', type: 'array', items: new OA\Items(type: 'string')),
 ])]
 #[OA\Schema(schema: 'FitBody', required: ['fitted', 'candidate'], properties: [

@@ -33,7 +33,7 @@ final readonly class CompleteMemory
     public static function run(Job $job, array $data): array
     {
         $source = self::source($job, $data);
-        self::notKept($job, EntryKind::Memory, $source);
+        self::notKept(EntryKind::Memory, $source);
         $source->pattern = is_string($data['pattern'] ?? null) && $data['pattern'] !== Pattern::None->value ? $data['pattern'] : $source->pattern;
         $source->tested = is_array($data['tested'] ?? null) ? self::tested($data['tested'], $source->fitted()) : $source->tested;
         if ($source->isDirty(['pattern', 'tested']) || $source->result === null) {
@@ -79,7 +79,7 @@ final readonly class CompleteMemory
         $more = [];
         if (isset($data['source'])) {
             $source = self::source($job, $data);
-            self::notKept($job, EntryKind::Soak, $source);
+            self::notKept(EntryKind::Soak, $source);
             $memory = $source->fitted();
             $passes = $source->result['passes'] ?? 0;
             is_int($passes) && $passes > 0 || throw InvalidDocument::at('/data/source', 'no pass has ended in it: there is nothing to count');
@@ -180,10 +180,18 @@ final readonly class CompleteMemory
         return $source->state->active() ? throw InvalidDocument::at('/data/source', 'is still coming in: stop the capture first') : $source;
     }
 
-    private static function notKept(Job $job, EntryKind $kind, Source $source): void
+    private static function notKept(EntryKind $kind, Source $source): void
     {
-        self::standing($job, $kind)->get()->contains(static fn (Entry $it): bool => Record::word($it, 'source') === $source->id)
-            && throw InvalidDocument::at('/data/source', 'is kept already');
+        self::kept($source, $kind) === null || throw InvalidDocument::at('/data/source', 'is kept already');
+    }
+
+    /** The entry that keeps a source, when there is one that stands. */
+    public static function kept(Source $source, EntryKind ...$kinds): ?string
+    {
+        $id = self::standing(Job::query()->findOrFail($source->job_id), ...($kinds === [] ? [EntryKind::Memory, EntryKind::Soak] : $kinds))
+            ->whereRaw('JSON_VALUE(data, \'$.source\') = ?', [$source->id])->value('id');
+
+        return is_string($id) ? $id : null;
     }
 
     /**

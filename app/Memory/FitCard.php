@@ -11,7 +11,7 @@ use OpenApi\Attributes as OA;
 final readonly class FitCard
 {
     /**
-     * @param list<string>  $reasons
+     * @param list<string>      $reasons
      * @param list<ChipPinCard> $pins
      */
     public function __construct(

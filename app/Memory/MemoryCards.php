@@ -88,8 +88,9 @@ final readonly class MemoryCards
     /**
      * @param array<string, mixed>     $located
      * @param array<array-key, string> $codes   date codes by designator
+     * @param list<string>|null        $tested  banks; null for all
      */
-    public static function sockets(FittedMemory $memory, Seen $seen, array $located, array $codes = []): SocketsCard
+    public static function sockets(FittedMemory $memory, Seen $seen, array $located, array $codes = [], ?array $tested = null): SocketsCard
     {
         $byChip = [];
         $beside = [];
@@ -106,7 +107,7 @@ final readonly class MemoryCards
             }
         }
         $history = DateCode::history($codes)['younger'];
-        $rows = array_map(static fn (array $refs): SocketRow => self::row($memory, $refs, $seen, $byChip, $codes, $history), $memory->sockets);
+        $rows = array_map(static fn (array $refs): SocketRow => self::row($memory, $refs, $seen, $byChip, $codes, $history, $tested), $memory->sockets);
         arsort($byChip);
         $says = array_map(static fn (int|string $ref, float $p): string => "{$ref} ".self::percent($p), array_keys($byChip), $byChip);
 
@@ -118,8 +119,9 @@ final readonly class MemoryCards
      * @param array<array-key, float>  $byChip
      * @param array<array-key, string> $codes
      * @param array<array-key, string> $younger
+     * @param list<string>|null        $tested
      */
-    private static function row(FittedMemory $memory, array $refs, Seen $seen, array $byChip, array $codes, array $younger): SocketRow
+    private static function row(FittedMemory $memory, array $refs, Seen $seen, array $byChip, array $codes, array $younger, ?array $tested): SocketRow
     {
         $bank = null;
         $places = [];
@@ -136,7 +138,7 @@ final readonly class MemoryCards
             $places[] = new SocketPlace(new SocketCard($ref, $here->name, self::bits($here->chips[$c]), $level, $p >= 0.01 ? self::percent($p) : '', $seen->on($ref), $codes[$ref] ?? null, $younger[$ref] ?? null));
         }
 
-        return new SocketRow($bank->name ?? '', $bank === null ? '' : self::range($bank, $memory->map->radix), $places);
+        return new SocketRow($bank->name ?? '', $bank === null ? '' : self::range($bank, $memory->map->radix), $bank === null || $tested === null || in_array($bank->name, $tested, true), $places);
     }
 
     private static function bits(Chip $chip): string
@@ -169,10 +171,16 @@ final readonly class MemoryCards
             $source->radix, $source->pattern, $source->tested ?? array_map(static fn (Bank $it): string => $it->name, $memory->map->banks), $source->author,
             self::at($source->started_at), $source->heard_at === null ? null : self::at($source->heard_at), $int('lines'), $int('recognised'), $int('left_over'),
             self::lines($result['shown'] ?? null), self::lines($result['left'] ?? null), array_values(array_filter(is_array($result['tail'] ?? null) ? $result['tail'] : [], is_string(...))),
-            $int('passes'), $int('failed_passes'), $better?->value,
+            $int('passes'), $int('failed_passes'), self::pace($source, $int('passes')), $better?->value,
             $better === null ? null : 'Read in radix '.$source->radix.' most addresses fall into no bank; in radix '.$better->value.' nearly all of them do. Is the log in radix '.$better->value.'?',
-            self::located($memory->map, $located), self::sockets($memory, Seen::of($memory->map, $matrix), $located),
+            self::located($memory->map, $located), self::sockets($memory, Seen::of($memory->map, $matrix), $located, [], $source->tested),
         );
+    }
+
+    /** Seconds a pass; null while none has ended. */
+    private static function pace(Source $source, int $passes): ?float
+    {
+        return $source->heard_at === null || $passes === 0 ? null : max(0.001, $source->started_at->diffInMilliseconds($source->heard_at, true) / 1000 / $passes);
     }
 
     /** @return list<ReadLine> */
@@ -192,7 +200,7 @@ final readonly class MemoryCards
             $entry->id, self::at($entry->at), $entry->author, $memory->key, Record::word($entry, 'pattern'), CompleteMemory::condition($entry)->words(),
             is_int($data['errors'] ?? null) ? $data['errors'] : 0, is_int($data['passes'] ?? null) ? $data['passes'] : 0, EntryWords::of(EntryKind::Memory, '', $data), Record::word($entry, 'cut') ?: null,
             is_string($swap['text'] ?? null) ? $swap['text'] : null, is_string($swap['verdict'] ?? null) ? $swap['verdict'] : null,
-            self::located($memory->map, $data), self::sockets($memory, CompleteMemory::seen($memory, $entry), $data, $codes),
+            self::located($memory->map, $data), self::sockets($memory, CompleteMemory::seen($memory, $entry), $data, $codes, is_array($data['tested'] ?? null) ? array_values(array_filter($data['tested'], is_string(...))) : null),
         );
     }
 
@@ -217,8 +225,8 @@ final readonly class MemoryCards
     {
         return [
             new \App\Logbook\ChoiceCard(Pattern::None->value, 'not known'),
-            new \App\Logbook\ChoiceCard(Pattern::Fold->value, 'fold: the address folded to the word'),
-            new \App\Logbook\ChoiceCard(Pattern::Mix->value, 'mix: the address hashed, shows address lines'),
+            new \App\Logbook\ChoiceCard(Pattern::Fold->value, 'fold: the address, folded'),
+            new \App\Logbook\ChoiceCard(Pattern::Mix->value, 'mix: the address, hashed'),
         ];
     }
 

@@ -62,8 +62,8 @@ final readonly class MemoryController
     #[OA\Put(path: '/memory-sources/{source}', operationId: 'readMemorySourceAgain', tags: ['memory'], parameters: [new OA\PathParameter(name: 'source', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ReadAgainBody')), responses: [new OA\Response(response: 200, description: 'read again with other settings', content: new OA\JsonContent(ref: SourceCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function again(Request $request, Source $source): JsonResponse
     {
-        $body = Body::of($request)->only('radix', 'pattern', 'tested');
-        $body->has('radix') || $body->has('pattern') || $body->has('tested') || $body->refuse('must have radix, pattern or tested');
+        $body = Body::of($request)->only('radix', 'pattern', 'tested', 'text');
+        array_filter(['radix', 'pattern', 'tested', 'text'], $body->has(...)) !== [] || $body->refuse('must have radix, pattern, tested or text');
 
         return new JsonResponse(MemoryCards::source(Sources::again($source, $body)));
     }

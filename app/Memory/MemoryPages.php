@@ -81,7 +81,7 @@ final readonly class MemoryPages
         return new SoakCard(
             $passes, $errors, 'at most '.Notation::plain($soak->upperRate * 100, 3).' % of passes fail ('.Notation::plain($confidence * 100, 4).' %)', $soak->reasons, $soak->passesLeft,
             $soak->secondsLeft === null ? null : Soak::duration($soak->secondsLeft), $target,
-            array_map(static fn (array $it): SoakPoint => new SoakPoint($it['passes'], $it['upper']), Soak::curve($passes, $errors, $confidence, $target)),
+            array_map(static fn (array $it): SoakPoint => new SoakPoint($it['passes'], $it['upper'], $it['here']), Soak::curve($passes, $errors, $confidence, $target)),
             array_map(static fn (array $it): SoakGain => new SoakGain($it['says'], $it['upper']), Soak::gains($passes, $errors, $confidence, $secondsPerPass)),
         );
     }

@@ -15,6 +15,8 @@ final readonly class SoakPoint
         public int $passes,
         #[OA\Property()]
         public float $upper,
+        #[OA\Property(description: 'where the soak stands')]
+        public bool $here,
     ) {
     }
 }

@@ -18,6 +18,8 @@ final readonly class SocketRow
         public string $bank,
         #[OA\Property()]
         public string $range,
+        #[OA\Property(description: 'whether the bank was among those that were tested')]
+        public bool $tested,
         #[OA\Property(type: 'array', items: new OA\Items(ref: SocketPlace::class))]
         public array $places,
     ) {

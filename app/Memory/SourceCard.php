@@ -61,6 +61,8 @@ final readonly class SourceCard
         public int $passes,
         #[OA\Property()]
         public int $failed_passes,
+        #[OA\Property(description: 'of a capture, from its first line to its last')]
+        public ?float $seconds_per_pass,
         #[OA\Property()]
         public ?int $better_radix,
         #[OA\Property(description: 'when it was read in the wrong radix')]

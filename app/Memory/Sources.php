@@ -32,9 +32,7 @@ final readonly class Sources
 
     public static function text(Job $job, Node $body, Person $who): Source
     {
-        $text = $body->at('text')->string();
-        trim($text) !== '' || $body->at('text')->refuse('must not be empty');
-        strlen($text) <= self::MOST_TEXT || $body->at('text')->refuse('is too long to paste: hand it in as a file');
+        $text = self::pasted($body->at('text'));
 
         return self::take($job, $body, $who, SourceKind::Text, static function (Source $source) use ($text): void {
             file_put_contents($source->file(), $text, LOCK_EX);
@@ -63,10 +61,23 @@ final readonly class Sources
         }, $port->id);
     }
 
-    /** Read again with another radix, pattern or choice of banks. */
+    private static function pasted(Node $node): string
+    {
+        $text = $node->string();
+        trim($text) !== '' || $node->refuse('must not be empty');
+
+        return strlen($text) <= self::MOST_TEXT ? $text : $node->refuse('is too long to paste: hand it in as a file');
+    }
+
+    /** Read again with another radix, pattern or choice of banks; typed text may have grown. What is kept in the record stays as it was. */
     public static function again(Source $source, Node $body): Source
     {
         $source->state->active() && $body->refuse('stop the capture first');
+        CompleteMemory::kept($source) === null || $body->refuse('is kept in the record: read the text anew');
+        if ($body->has('text')) {
+            $source->kind === SourceKind::Text || $body->at('text')->refuse('is taken for typed text only');
+            file_put_contents($source->file(), self::pasted($body->at('text')), LOCK_EX);
+        }
         $source->fill(self::settings($body, $source->fitted()));
         self::read($source);
         $source->save();

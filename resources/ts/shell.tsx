@@ -33,7 +33,8 @@ function SignedIn({ person }: { person: Person }) {
     useEffect(() => {
         openOutbox(person.id, (job) => {
             void client.invalidateQueries({ queryKey: ['job', job] });
-            for (const room of ['run', 'battery', 'leaks', 'strip', 'photos']) void client.invalidateQueries({ queryKey: [room] });
+            for (const room of ['run', 'battery', 'leaks', 'strip', 'photos', 'memory', 'soak'])
+                void client.invalidateQueries({ queryKey: [room] });
             void client.invalidateQueries({ queryKey: ['bench'] });
         });
     }, [client, person.id]);
@@ -55,6 +56,7 @@ const ROOMS = [
     ['/', 'Bench'],
     ['/jobs', 'Jobs'],
     ['/machines', 'Machines'],
+    ['/memory', 'Chips'],
     ['/meters', 'Meters'],
 ] as const;
 

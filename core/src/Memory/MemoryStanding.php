@@ -33,6 +33,10 @@ final readonly class MemoryStanding
         $text = "{$name}: {$word('called')}";
         $why = is_array($run['reasons'] ?? null) ? implode('; ', array_filter($run['reasons'], is_string(...))) : '';
 
-        return $swap === null ? new self($text, $why, $word('action')) : new self($text, $swap['text'], $swap['text']);
+        return match (true) {
+            $swap === null => new self($text, $why, $word('action')),
+            ($swap['verdict'] ?? '') === 'confirmed' => new self("{$name}: the chip that was moved to {$word('ref')}", $swap['text'], $swap['text']),
+            default => new self($text, "{$swap['text']} {$why}", $swap['text']),
+        };
     }
 }

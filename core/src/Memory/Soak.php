@@ -58,18 +58,15 @@ final readonly class Soak
     /**
      * The bound as it fell and as it will fall when no further pass fails: for a curve.
      *
-     * @return list<array{passes: int, upper: float}>
+     * @return list<array{passes: int, upper: float, here: bool}> here: the pass at which the soak stands
      */
     public static function curve(int $passes, int $errors, float $confidence, ?float $target): array
     {
         $end = max(60, 2 * $passes, (int) (1.15 * (self::of(max(1, $passes), 0, $confidence, $target)->passesNeeded ?? 0)));
-        $points = [];
-        for ($i = 0; $i <= 60; ++$i) {
-            $n = max(1, (int) round($end * $i / 60));
-            if ($n > $errors && ($points === [] || end($points)['passes'] < $n)) {
-                $points[] = ['passes' => $n, 'upper' => self::of($n, $errors, $confidence)->upperRate];
-            }
-        }
+        $at = array_map(static fn (int $i): int => max(1, (int) round($end * $i / 60)), range(0, 60));
+        $at = array_unique([...array_filter($at, static fn (int $n): bool => $n > $errors), max(1, $passes)]);
+        sort($at);
+        $points = array_map(static fn (int $n): array => ['passes' => $n, 'upper' => self::of($n, $errors, $confidence)->upperRate, 'here' => $n === $passes], $at);
 
         return $points;
     }

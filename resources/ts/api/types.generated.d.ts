@@ -1512,6 +1512,8 @@ export interface components {
             pattern?: "fold" | "mix" | "none";
             radix?: number;
             tested?: string[];
+            /** @description of typed text, in place of the text before */
+            text?: string;
         };
         /** @description A line of a test as it was understood. */
         ReadLine: {
@@ -1639,6 +1641,8 @@ export interface components {
         };
         /** @description A point of the bound's curve. */
         SoakPoint: {
+            /** @description where the soak stands */
+            here: boolean;
             passes: number;
             /** Format: float */
             upper: number;
@@ -1668,6 +1672,8 @@ export interface components {
             bank: string;
             places: components["schemas"]["SocketPlace"][];
             range: string;
+            /** @description whether the bank was among those that were tested */
+            tested: boolean;
         };
         /** @description The sockets of a memory as they lie on the board. */
         SocketsCard: {
@@ -1700,6 +1706,11 @@ export interface components {
             pattern: string;
             radix: number;
             recognised: number;
+            /**
+             * Format: float
+             * @description of a capture, from its first line to its last
+             */
+            seconds_per_pass: number | null;
             shown: components["schemas"]["ReadLine"][];
             sockets: components["schemas"]["SocketsCard"];
             started_at: string;

@@ -5,6 +5,7 @@ import { Button, Field, Notice, Part } from '../../ui/controls';
 import { useSend } from '../../ui/form';
 import { Loaded, Page } from '../../ui/page';
 import { useIsLead } from '../../ui/session';
+import { SerialPorts } from './serial-ports';
 
 type Meter = Schemas['MeterCard'];
 
@@ -15,7 +16,7 @@ export function Meters() {
     return (
         <Loaded query={meters}>
             {(list) => (
-                <Page title="Meters" aside={lead && <Button onClick={() => setEditing('new')}>Add a meter</Button>}>
+                <Page title="Meters and serial ports" aside={lead && <Button onClick={() => setEditing('new')}>Add a meter</Button>}>
                     {editing !== null && (
                         <MeterForm
                             key={editing === 'new' ? 'new' : editing.id}
@@ -44,6 +45,7 @@ export function Meters() {
                             </li>
                         ))}
                     </ul>
+                    <SerialPorts lead={lead} />
                 </Page>
             )}
         </Loaded>

@@ -1,8 +1,18 @@
 import type { Schemas } from '../../api/client';
-import { Button } from '../../ui/controls';
+import { Button, LinkButton } from '../../ui/controls';
 
 /** The head of the bench sheet, read downwards: what is known, what is suspected and why, what to do next. */
-export function Head({ sheet, open, startRun }: { sheet: Schemas['SheetCard']; open: boolean; startRun: (() => void) | null }) {
+export function Head({
+    job,
+    sheet,
+    open,
+    startRun,
+}: {
+    job: string;
+    sheet: Schemas['SheetCard'];
+    open: boolean;
+    startRun: (() => void) | null;
+}) {
     return (
         <section aria-label="Where the job stands" className="sheet grid lg:grid-cols-[1fr_1fr_1.15fr] lg:divide-x lg:divide-line">
             <div className="p-4">
@@ -25,6 +35,13 @@ export function Head({ sheet, open, startRun }: { sheet: Schemas['SheetCard']; o
                 <h2 className="mb-1 border-l-4 border-accent pl-2">Next</h2>
                 <p className="text-xl leading-snug">{sheet.next.text}</p>
                 <p className="mt-1 text-sm">{sheet.next.why}</p>
+                {open && sheet.next.room === 'memory' && (
+                    <p className="mt-3">
+                        <LinkButton look="main" to={`/jobs/${job}/memory`}>
+                            To the memory
+                        </LinkButton>
+                    </p>
+                )}
                 {open && sheet.next.room === 'rails' && startRun !== null && (
                     <Button look="main" className="mt-3" onClick={startRun}>
                         To the rails

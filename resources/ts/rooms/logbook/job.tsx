@@ -58,6 +58,7 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
         s: () => void navigate(`/jobs/${job.id}/strip`),
         b: () => void navigate(`/jobs/${job.id}/battery`),
         l: () => void navigate(`/jobs/${job.id}/leaks`),
+        m: () => void navigate(`/jobs/${job.id}/memory`),
     });
     return (
         <Page
@@ -80,6 +81,7 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
                             ['s', 'strip-down and rebuild'],
                             ['b', 'battery and clock'],
                             ['l', 'leaks and continuity'],
+                            ['m', 'memory'],
                         ]}
                     />
                     {canRun && (
@@ -117,7 +119,7 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
                 </Notice>
             ))}
             <Gates page={page} may={may && open} />
-            <Head sheet={page.sheet} open={open} startRun={canRun ? () => run.start(page.runs[0]?.id) : null} />
+            <Head job={job.id} sheet={page.sheet} open={open} startRun={canRun ? () => run.start(page.runs[0]?.id) : null} />
             <Cautions words={page.cautions} />
             <Rooms job={job.id} />
             <OpenItems page={page} may={may} />
@@ -141,6 +143,9 @@ function Rooms({ job }: { job: string }) {
             </LinkButton>
             <LinkButton to={`/jobs/${job}/leaks`}>
                 Leaks and continuity <kbd>l</kbd>
+            </LinkButton>
+            <LinkButton to={`/jobs/${job}/memory`}>
+                Memory <kbd>m</kbd>
             </LinkButton>
         </nav>
     );

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
-import { Button, Cautions, Part } from '../../ui/controls';
+import { Button, Cautions, LinkButton, Part } from '../../ui/controls';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { day } from '../../ui/when';
@@ -46,6 +46,7 @@ function MachineSheet({ page }: { page: Schemas['MachinePage'] }) {
                     <a href={`/machines/${machine.id}/profile.json`} download className="inline-flex min-h-11 items-center px-2">
                         Profile as JSON
                     </a>
+                    <LinkButton to={`/machines/${machine.id}/memory`}>Memory maps</LinkButton>
                     {may && <Button onClick={() => setEditing(true)}>Edit the profile</Button>}
                 </>
             }

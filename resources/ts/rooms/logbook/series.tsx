@@ -1,8 +1,9 @@
 import 'uplot/dist/uPlot.min.css';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import uPlot from 'uplot';
 import { api, data, words, type Schemas } from '../../api/client';
+import { colour, useLight } from '../../bench/light-watch';
 import { Verdict } from '../../bench/verdict';
 import { Notice } from '../../ui/controls';
 import { dayAndClock } from '../../ui/when';
@@ -45,17 +46,10 @@ export function Series({ board, rail, testPoint }: { board: string; rail: string
     );
 }
 
-const colour = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-
 /** Drawn by a plotting library; limits are two dashed lines, readings are marks without a line between visits. */
 function Plot({ series }: { series: Schemas['SeriesPage'] }) {
     const place = useRef<HTMLDivElement>(null);
-    const [light, setLight] = useState(document.documentElement.dataset['light']);
-    useEffect(() => {
-        const watch = new MutationObserver(() => setLight(document.documentElement.dataset['light']));
-        watch.observe(document.documentElement, { attributeFilter: ['data-light'] });
-        return () => watch.disconnect();
-    }, []);
+    const light = useLight();
     useEffect(() => {
         const element = place.current;
         if (element === null) return;
