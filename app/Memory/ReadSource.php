@@ -79,7 +79,9 @@ final class ReadSource
         try {
             $this->cut = (new ErrorReader($this->memory->map, $this->locator, $this->radix, $guess))->csv($count($lines), true);
         } catch (InvalidDocument $fault) {
-            throw InvalidDocument::at('/file', ($this->rows > 1 ? "line {$this->rows}, " : '').trim(str_replace('/', ' ', (string) preg_replace('~^/errors(/\d+)?~', '', $fault->pointer)).' '.$fault->detail));
+            preg_match('~^/errors(?:/(\d+))?(?:/(\w+))?$~', $fault->pointer, $m);
+            // Rows count from 0 behind the header.
+            throw InvalidDocument::at('/file', (($m[1] ?? '') === '' ? '' : 'line '.((int) $m[1] + 2).', ').ltrim(($m[2] ?? '').' '.$fault->detail));
         }
         $this->better = $guess->better();
 

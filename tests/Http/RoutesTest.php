@@ -24,7 +24,9 @@ final class RoutesTest extends TestCase
         $photo = self::ulid();
         \App\Logbook\Photo::query()->create(['id' => $photo, 'job_id' => $job->id, 'author' => 'Test', 'width' => 1, 'height' => 1, 'bytes' => 1, 'sha256' => str_repeat('0', 64), 'taken_in_at' => now()]);
         $link = ReportLink::query()->create(['job_id' => $job->id, 'author' => 'Test', 'expires_at' => now()->addDay()]);
-        $ids = ['job' => $job->id, 'run' => $run, 'machine' => $job->machine_id, 'board' => $job->board_id, 'meter' => self::meter(5025)->id, 'person' => self::person()->id, 'link' => $link->id, 'verb' => 'judge', 'room' => 'rails', 'secret' => str_repeat('0', 40), 'photo' => $photo];
+        $source = \App\Memory\Source::query()->create(['id' => self::ulid(), 'job_id' => $job->id, 'kind' => 'text', 'state' => 'whole', 'memory' => json_encode(\Ash\Document\Node::parse(self::machine()->profile)->at('memories')->items()[0]->raw()), 'radix' => 16, 'pattern' => 'none', 'author' => 'Test', 'started_at' => now(), 'updated_at' => now()]);
+        $port = \App\Instruments\SerialPort::query()->create(['name' => 'Tester', 'host' => '127.0.0.1', 'port' => 9, 'standin' => true])->id;
+        $ids = ['source' => $source->id, 'port' => $port, 'job' => $job->id, 'run' => $run, 'machine' => $job->machine_id, 'board' => $job->board_id, 'meter' => self::meter(5025)->id, 'person' => self::person()->id, 'link' => $link->id, 'verb' => 'judge', 'room' => 'rails', 'secret' => str_repeat('0', 40), 'photo' => $photo];
         $found = [];
         foreach (Routes::getRoutes()->getRoutes() as $route) {
             $address = preg_replace_callback('/\{(\w+)\??\}/', static fn (array $m): string => $ids[$m[1]] ?? '', $route->uri());
@@ -94,7 +96,7 @@ final class RoutesTest extends TestCase
         ];
         $asked = 0;
         foreach ($this->routes() as [$method, $address, $route]) {
-            if (!self::writes($method) || $method === 'DELETE' || str_ends_with($route->uri(), '/check') || $route->uri() === 'api/calendar') {
+            if (!self::writes($method) || $method === 'DELETE' || str_ends_with($route->uri(), '{meter}/check') || str_ends_with($route->uri(), '/stop') || $route->uri() === 'api/calendar') {
                 continue;
             }
             foreach ($bodies as $body) {

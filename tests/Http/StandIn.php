@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
-/** The stand-in meter as a process of its own, on a free port. */
+/** A stand-in as a process of its own, on a free port. */
 final class StandIn
 {
     /** @param resource $process */
@@ -12,12 +12,12 @@ final class StandIn
     {
     }
 
-    public static function start(string $scene = 'sound', int $seed = 4116): self
+    public static function start(string $scene = 'sound', int $seed = 4116, string $program = 'bench-meter'): self
     {
         $free = stream_socket_server('tcp://127.0.0.1:0') ?: throw new \RuntimeException('no free port');
         $port = (int) substr((string) strrchr((string) stream_socket_get_name($free, false), ':'), 1);
         fclose($free);
-        $program = dirname(__DIR__, 2).'/standins/bench-meter/bench-meter';
+        $program = dirname(__DIR__, 2)."/standins/{$program}/{$program}";
         $process = proc_open([PHP_BINARY, $program, '--port', (string) $port, '--scene', $scene, '--seed', (string) $seed], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes);
         is_resource($process) ?: throw new \RuntimeException('the stand-in does not start');
         fgets($pipes[1]);

@@ -8,6 +8,8 @@ import { colour, useLight } from '../../bench/light-watch';
 // eslint-disable-next-line @typescript-eslint/no-unsafe-enum-assignment
 const LOGARITHMIC: uPlot.Scale = { distr: 3 };
 
+const SHARE = new Intl.NumberFormat('en-GB', { style: 'percent', maximumSignificantDigits: 2 });
+
 /** The bound on the failure rate against the number of passes: a mark where the soak stands, a dashed line for the wished bound. */
 export function Curve({ soak }: { soak: Schemas['SoakCard'] }) {
     const place = useRef<HTMLDivElement>(null);
@@ -30,7 +32,11 @@ export function Curve({ soak }: { soak: Schemas['SoakCard'] }) {
                 scales: { x: { time: false }, y: LOGARITHMIC },
                 axes: [
                     { ...axis, label: 'passes', labelFont: '12px B612', labelSize: 20 },
-                    { ...axis, size: 64, values: (_, ticks) => ticks.map((tick: number | null) => (tick === null ? '' : `${Number((tick * 100).toPrecision(2))} %`)) },
+                    {
+                        ...axis,
+                        size: 64,
+                        values: (_, ticks) => ticks.map((tick: number | null) => (tick === null ? '' : SHARE.format(tick))),
+                    },
                 ],
                 series: [
                     {},

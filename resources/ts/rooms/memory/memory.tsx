@@ -53,14 +53,17 @@ function MemorySheet({
     const [problem, setProblem] = useState<string | null>(null);
     const map = page.maps.find((it) => it.key === page.map);
     const draft = looking === null ? undefined : source.data;
+    const swap = page.suggestion ?? { from: '', to: '' };
+    const [pair, setPair] = useState<{ from: string; to: string } | null>(null);
+    const from = pair?.from ?? swap.from;
+    const to = pair?.to ?? swap.to;
     const exchange = () => {
-        const swap = page.suggestion;
-        if (swap === null || !may) return;
-        void record(
-            page.job.id,
-            { kind: 'swap', data: { run: swap.run, from: swap.from, to: swap.to } },
-            `exchanged ${swap.from} and ${swap.to}`,
-        ).then((sent) => setProblem(sent.state === 'refused' ? sent.refusal.message : null));
+        const run = page.runs[0]?.id;
+        if (run === undefined || !may || page.pending !== null || from.trim() === '' || to.trim() === '') return;
+        void record(page.job.id, { kind: 'swap', data: { run, from, to } }, `exchanged ${from} and ${to}`).then((sent) => {
+            setProblem(sent.state === 'refused' ? sent.refusal.message : null);
+            if (sent.state !== 'refused') setPair(null);
+        });
     };
     useKeys({ x: exchange, s: () => void navigate(`/jobs/${page.job.id}/soak`), j: () => void navigate(`/jobs/${page.job.id}`) });
     const sockets = draft?.sockets ?? page.run?.sockets ?? page.sockets;
@@ -135,7 +138,10 @@ function MemorySheet({
                     )}
                     <div className="grid items-start gap-3 lg:grid-cols-2">
                         <div className="flex flex-col gap-3">
-                            <SwapNotice page={page} may={may} onExchange={exchange} />
+                            <SwapNotice page={page} />
+                            {may && page.pending === null && page.runs.length > 0 && (
+                                <SwapForm from={from} to={to} onChange={setPair} onExchange={exchange} />
+                            )}
                             {located !== null && (
                                 <Part title="Suspects">
                                     <Suspects located={located} />
@@ -170,7 +176,7 @@ function MemorySheet({
 }
 
 /** The exchange: suggested with its prediction, waiting for the run that judges it, or judged. */
-function SwapNotice({ page, may, onExchange }: { page: Schemas['MemoryPage']; may: boolean; onExchange: () => void }) {
+function SwapNotice({ page }: { page: Schemas['MemoryPage'] }) {
     if (page.pending !== null)
         return (
             <Notice tone="care">
@@ -180,27 +186,52 @@ function SwapNotice({ page, may, onExchange }: { page: Schemas['MemoryPage']; ma
                 {page.pending.predicts} Run the same test again.
             </Notice>
         );
-    if (page.suggestion !== null)
-        return (
-            <Notice>
-                <p>
+    return (
+        <>
+            {page.run?.swap != null && <Notice tone={page.run.swap_verdict === 'confirmed' ? 'good' : 'care'}>{page.run.swap}</Notice>}
+            {page.suggestion !== null && (
+                <Notice>
                     <span className="font-bold">
                         Exchange {page.suggestion.from} with {page.suggestion.to}.
                     </span>{' '}
                     {page.suggestion.predicts}
-                </p>
-                {may && (
-                    <p className="mt-2">
-                        <Button look="main" onClick={onExchange}>
-                            They are exchanged <kbd>x</kbd>
-                        </Button>{' '}
-                        <span className="text-sm">Power off first; strap on.</span>
-                    </p>
-                )}
-            </Notice>
-        );
-    if (page.run?.swap != null) return <Notice tone={page.run.swap_verdict === 'confirmed' ? 'good' : 'care'}>{page.run.swap}</Notice>;
-    return null;
+                </Notice>
+            )}
+        </>
+    );
+}
+
+function SwapForm({
+    from,
+    to,
+    onChange,
+    onExchange,
+}: {
+    from: string;
+    to: string;
+    onChange: (pair: { from: string; to: string }) => void;
+    onExchange: () => void;
+}) {
+    return (
+        <form
+            className="sheet flex flex-wrap items-end gap-3 p-4"
+            onSubmit={(event) => {
+                event.preventDefault();
+                onExchange();
+            }}
+        >
+            <div className="w-28">
+                <Field label="Chip" value={from} onChange={(event) => onChange({ from: event.target.value, to })} />
+            </div>
+            <div className="w-28">
+                <Field label="exchanged with" value={to} onChange={(event) => onChange({ from, to: event.target.value })} />
+            </div>
+            <Button type="submit" disabled={from.trim() === '' || to.trim() === ''}>
+                They are exchanged <kbd>x</kbd>
+            </Button>
+            <span className="pb-2 text-sm">Power off first; strap on.</span>
+        </form>
+    );
 }
 
 function DateCodes({ page, map }: { page: Schemas['MemoryPage']; map: string }) {

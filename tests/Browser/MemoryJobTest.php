@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverKeys as Key;
+
+/** Which chip is it, and is it cured: from the stand-in tester's console to a closed job, with the keyboard. */
+final class MemoryJobTest extends TestCase
+{
+    private static function tester(string $scene): void
+    {
+        $socket = stream_socket_client('tcp://127.0.0.1:'.self::environment('ASH_TESTER_PORT'), timeout: 2) ?: throw new \RuntimeException('the stand-in tester does not answer');
+        fwrite($socket, "SIM:SCENE \"{$scene}\"\nSIM:SCENE?\n");
+        self::assertSame($scene, trim((string) fgets($socket)));
+        fclose($socket);
+    }
+
+    private function press(string $label, string $key = Key::ENTER): void
+    {
+        $this->chrome->button($label)->sendKeys($key);
+    }
+
+    private function errors(): int
+    {
+        $said = $this->chrome->script('return document.querySelector("[aria-label=\'What was read\']")?.innerText ?? ""');
+
+        return is_string($said) && preg_match('/(\d+) errors/', $said, $m) === 1 ? (int) $m[1] : 0;
+    }
+
+    private function listenAndKeep(): void
+    {
+        $chrome = $this->chrome;
+        $chrome->press('m');
+        $chrome->see('Stop listening');
+        $chrome->until(fn (): bool => $this->errors() > 3, 'no errors come in');
+        $chrome->press('m');
+        $chrome->see('stopped');
+        $chrome->press('k');
+        $chrome->see('Runs that are kept');
+    }
+
+    public function test_a_fault_is_located_live_exchanged_confirmed_soaked_and_closed(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('tomas');
+        $chrome->press('n');
+        $chrome->see('Each board keeps its own record for life');
+        $chrome->until(static fn (): bool => $chrome->script('return document.querySelectorAll("[role=dialog] select option").length > 5') === true, 'no machines to choose from');
+        $chrome->press('Dunlin', Key::TAB, Key::TAB, 'Dome crew', Key::TAB, 'Memory by keyboard', Key::TAB, 'memory test stops', Key::TAB, Key::ENTER);
+        $chrome->see('Leading words');
+        $job = $this->job('Memory by keyboard');
+
+        // The map's chips want their bias, and the job says so before power.
+        self::assertContains('4116 in Main memory: their bias rail is not measured', json_decode(self::one('SELECT sheet FROM jobs WHERE id = ?', $job), true)['gates'][2]['why'] ?? []);
+        $chrome->press('m');
+        $chrome->see('-5 V first on and last off');
+        $chrome->see('No run is kept yet');
+
+        self::tester('bad-chip');
+        $this->listenAndKeep();
+        $chrome->see('Exchange U32 with U31.');
+        self::assertStringContainsString('Suspected: U32', (string) $chrome->find('[aria-label="Socket map"] svg')->getAttribute('aria-label'));
+        $chrome->press('x');
+        $chrome->see('U32 and U31 are exchanged.');
+        $chrome->see('from bank 0 bit 2 to bank 0 bit 1');
+
+        // The simulated error stays where it was: the run refutes. What is typed is shown, and thrown away.
+        self::tester('bad-chip');
+        $this->listenAndKeep();
+        $chrome->see('Refuted: the errors stayed at U32');
+        $chrome->press('t');
+        $chrome->until(static fn (): bool => $chrome->script('return document.activeElement?.tagName') === 'TEXTAREA', 'nothing to type into');
+        $chrome->press('0011 FF FD', Key::ENTER, '0123 FF FD', Key::ENTER, '1ABC FF FD', Key::ENTER, 'U99', Key::ENTER);
+        $chrome->see('4 lines, 3 recognised, 1 left over');
+        $chrome->see('11, bank 0: bit 1');
+        $this->press('Throw it away');
+        $chrome->seeNot('3 recognised');
+
+        // Exchanged with U33 this time: the error moves with the chip.
+        $chrome->field('Chip')->sendKeys('U32');
+        $chrome->field('exchanged with')->sendKeys('U99'.Key::ENTER);
+        $chrome->see('there is no chip "U99"');
+        $chrome->field('exchanged with')->clear();
+        $chrome->field('exchanged with')->sendKeys('U33'.Key::ENTER);
+        $chrome->see('U32 and U33 are exchanged.');
+        self::tester('bad-chip-moved');
+        $this->listenAndKeep();
+        $chrome->see('Confirmed: the errors moved to U33. It is the chip that was in U32: replace it.');
+
+        // Replaced, tested again, soaked.
+        $chrome->press('j');
+        $chrome->see('the chip that was moved to U33');
+        $chrome->press('/', 'replaced U32 4116 -> 4116 from shelf dc 8312', Key::ENTER);
+        $chrome->see('date code 8312');
+        $chrome->press(Key::ESCAPE);
+        $chrome->go("/jobs/{$job}/soak");
+        $chrome->see('Soaks that are kept');
+        self::tester('good');
+        $chrome->press('m');
+        $chrome->until(static fn (): bool => (int) $chrome->script('return Number(document.querySelector("[aria-label=Counted] .figure-number")?.innerText ?? 0)') >= 8, 'no passes are counted', 20);
+        $chrome->see('What more would buy');
+        $chrome->press('m');
+        $chrome->see('stopped');
+        $chrome->press('k');
+        $chrome->see('Soak, condition not noted: ');
+        $passes = (int) self::one("SELECT JSON_VALUE(data, '$.passes') FROM entries WHERE job_id = ? AND kind = 'soak'", $job);
+        self::assertGreaterThanOrEqual(8, $passes);
+        $chrome->see("{$passes} clean passes");
+
+        $chrome->press('j');
+        $chrome->see('Leading words');
+        $chrome->press('c');
+        $chrome->see('Close the job');
+        $chrome->field('Outcome')->sendKeys('Fixed');
+        $this->press('Close the job');
+        $chrome->see('Reopen');
+        self::assertSame(['memory', 'swap', 'memory', 'swap', 'memory', 'part', 'soak', 'outcome'], array_column(self::rows("SELECT kind FROM entries WHERE job_id = ? AND kind <> 'symptom' ORDER BY at, id", [$job]), 'kind'));
+        self::assertSame('confirmed', self::one("SELECT JSON_VALUE(data, '$.swap.verdict') FROM entries WHERE job_id = ? AND kind = 'memory' ORDER BY at DESC LIMIT 1", $job));
+    }
+
+    public function test_a_tester_that_goes_silent_is_said_a_csv_is_read_and_two_runs_stand_side_by_side(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('bea');
+        $job = $this->job('Parity stop when the room is warm');
+        $chrome->go("/jobs/{$job}/memory");
+        $chrome->see('Runs that are kept');
+        $boxes = $chrome->script('return [...document.querySelectorAll("input[type=checkbox]")].filter((it) => it.ariaLabel?.startsWith("Compare") && !it.disabled).map((it) => it.ariaLabel)');
+        self::assertIsArray($boxes);
+        $chrome->field((string) $boxes[1])->sendKeys(' ');
+        $chrome->see('Errors that come only in one condition point to refresh or to a weak cell');
+
+        self::tester('goes-silent');
+        $chrome->press('m');
+        $chrome->see('the tester is silent; what came in is kept', 20);
+        $chrome->press('m');
+        $chrome->see('stopped');
+        $this->press('Throw it away');
+
+        $file = sys_get_temp_dir().'/ash-errors-'.bin2hex(random_bytes(4)).'.csv';
+        file_put_contents($file, "address,expected,actual\n20001,FFFF,FFEF\n20101,FFFF,FFEF\n203");
+        $chrome->button('CSV file')->click();
+        $field = $chrome->field('CSV file');
+        self::assertInstanceOf(RemoteWebElement::class, $field);
+        $field->setFileDetector(new LocalFileDetector())->sendKeys($file);
+        $chrome->see('cut at its end; what was whole is kept: line 4 has 1 fields where the header has 3');
+        $chrome->see('chip U45');
+        unlink($file);
+        $this->press('Throw it away');
+    }
+
+    public function test_a_map_is_made_from_rows_of_chips_and_faults_in_it_are_pointed_at(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('ines');
+        $machine = self::one("SELECT id FROM machines WHERE slug = 'whimbrel'");
+        $chrome->go("/machines/{$machine}");
+        $this->press('Memory maps');
+        $chrome->see('A new map from rows of chips');
+        $start = $chrome->field('Starts at');
+        $start->clear();
+        $start->sendKeys('zz');
+        $chrome->see('/rows/rows/0/start must be a number in radix 16');
+        $start->clear();
+        $start->sendKeys('8000');
+        $chrome->see('8000 to BFFF');
+        $chrome->see('three supplies');
+        $this->press('Keep the map');
+        $chrome->see('Edit as JSON');
+        self::assertSame('8000', self::one("SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].start') FROM machines WHERE id = ?", $machine));
+    }
+}

@@ -1,0 +1,310 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Instruments\SerialPort;
+use App\Logbook\Job;
+use App\Memory\CaptureLoop;
+use App\Memory\Source;
+use App\People\Role;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Testing\TestResponse;
+
+final class MemoryTest extends TestCase
+{
+    private ?StandIn $tester = null;
+
+    protected function tearDown(): void
+    {
+        $this->tester?->stop();
+        exec('rm -rf '.escapeshellarg(storage_path('app/memory')));
+        parent::tearDown();
+    }
+
+    /**
+     * @param array<string, mixed> $more
+     *
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    private function paste(Job $job, string $text, array $more = []): TestResponse
+    {
+        return $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/memory-sources", ['id' => self::ulid(), 'map' => 'main', 'text' => $text, ...$more]);
+    }
+
+    /**
+     * @param array<string, mixed> $data
+     *
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    private function keep(Job $job, string $source, array $data = []): TestResponse
+    {
+        return $this->add($job, ['kind' => 'memory', 'data' => ['source' => $source, ...$data]]);
+    }
+
+    private static function errors(int $bit, int $count = 8, int $from = 0): string
+    {
+        return implode("\n", array_map(static fn (int $i): string => sprintf('%04X %02X %02X', $from + 97 * $i, 0xFF, 0xFF ^ 1 << $bit), range(1, $count)));
+    }
+
+    private function kept(Job $job, string $text, array $data = []): string
+    {
+        return self::text($this->keep($job, self::text($this->paste($job, $text)->assertCreated()->json('id')), $data)->assertCreated()->json('entry.id'));
+    }
+
+    public function test_pasted_text_is_shown_before_it_is_kept_and_names_the_chip(): void
+    {
+        $job = $this->job();
+        $read = $this->paste($job, "memory test 2\n".self::errors(2)."\nFFFF 00 01")->assertCreated();
+        self::assertSame([10, 9, 1, 1], [$read->json('lines'), $read->json('recognised'), $read->json('left_over'), $read->json('located.unmapped')]);
+        self::assertSame('memory test 2', $read->json('left.0.text'));
+        self::assertSame('chip U32', $read->json('located.suspects.0.called'));
+        self::assertSame('nothing', $read->json('located.suspects.0.against'));
+        $chip = collect((array) $read->json('sockets.rows.0.places'))->firstWhere('socket.ref', 'U32');
+        self::assertSame([4, 8], [$chip['socket']['level'], $chip['socket']['errors']]);
+        $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertJsonCount(0, 'runs');
+
+        $this->keep($job, self::text($read->json('id')), ['condition' => ['warmth' => 'cold', 'minutes_on' => 2]])->assertCreated()->assertJsonPath('entry.says', static fn (string $says): bool => str_starts_with($says, 'Memory test of Main memory, cold, 2 min after power-on: 9 errors. Chip U32 in bank 0'));
+        $page = $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertOk();
+        self::assertSame(['cold, 2 min after power-on', 9], [$page->json('runs.0.condition'), $page->json('runs.0.errors')]);
+        self::assertSame(['U32', 'U31'], [$page->json('suggestion.from'), $page->json('suggestion.to')]);
+        $sheet = $this->getJson("/api/jobs/{$job->id}")->json('sheet');
+        self::assertContains('Main memory: chip U32', array_column($sheet['suspected'], 'text'));
+        self::assertRefused($this->keep($job, self::text($read->json('id'))), '/data/source', 'kept already');
+    }
+
+    public function test_an_exchange_is_predicted_and_the_next_run_judges_it(): void
+    {
+        $job = $this->job();
+        $first = $this->kept($job, self::errors(2), ['condition' => ['warmth' => 'warm']]);
+        $swap = $this->add($job, ['kind' => 'swap', 'data' => ['run' => $first, 'from' => 'U32', 'to' => 'U31']])->assertCreated();
+        self::assertStringContainsString('from bank 0 bit 2 to bank 0 bit 1', self::text($swap->json('entry.says')));
+        $page = $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertOk();
+        self::assertSame([null, 'U32'], [$page->json('suggestion'), $page->json('pending.from')]);
+
+        $moved = $this->kept($job, self::errors(1), ['condition' => ['warmth' => 'cold']]);
+        $page = $this->getJson("/api/jobs/{$job->id}/memory?run={$moved}&against={$first}")->assertOk();
+        self::assertSame(['confirmed', null], [$page->json('run.swap_verdict'), $page->json('pending')]);
+        self::assertStringContainsString('the run before was warm and this one cold', self::text($page->json('run.swap')));
+        self::assertSame([['U31', 'new'], ['U32', 'gone']], array_map(static fn (array $row): array => [$row['ref'], $row['change']], $page->json('comparison.rows')));
+        self::assertRefused($this->add($job, ['kind' => 'swap', 'data' => ['run' => $first, 'from' => 'U32', 'to' => 'U99']]), '/data/to', 'no chip');
+        self::assertRefused($this->add($job, ['kind' => 'swap', 'data' => ['run' => self::ulid(), 'from' => 'U32', 'to' => 'U31']]), '/data/run');
+        self::assertRefused($this->getJson("/api/jobs/{$job->id}/memory?run=".self::ulid()), '/run');
+        self::assertRefused($this->getJson("/api/jobs/{$job->id}/memory?map=attic"), '/map');
+    }
+
+    public function test_the_next_step_goes_from_suspect_to_repeat_to_soak(): void
+    {
+        $job = $this->job();
+        $this->goodRun($job);
+        $this->line($job, 'symptom memory test stops');
+        $this->line($job, 'battery none');
+        $next = fn (): string => self::text($this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->json('sheet.next.text'));
+        $this->kept($job, self::errors(2, 2, 0x300));
+        self::assertStringContainsString('U32', $next());
+        $this->line($job, 'replaced U32 4116 -> 4116 from shelf dc 8312');
+        $this->goodRun($job);
+        self::assertSame('Repeat the memory test of Main memory.', $next());
+        $this->kept($job, "PASS 1 START\nPASS 1 END errors 0");
+        self::assertStringNotContainsString('memory test', $next());
+        $this->add($job, ['kind' => 'soak', 'data' => ['passes' => 51, 'errors' => 0, 'target_rate' => 0.01, 'seconds_per_pass' => 90]])->assertCreated();
+        self::assertContains('Soak, condition not noted: 51 clean passes: a fault that shows in more than 1 pass in 17 would very likely have shown (95 %); 248 more clean passes reach the wished bound', $this->getJson("/api/jobs/{$job->id}")->json('sheet.known'));
+    }
+
+    public function test_a_log_in_the_wrong_radix_is_read_again_in_the_right_one(): void
+    {
+        $job = $this->job('knot-12', 'core');
+        $lines = implode("\n", array_map(static fn (int $a): string => "{$a} 0000 0200", range(2048, 2100, 4)));
+        $read = $this->paste($job, $lines, ['map' => 'stack', 'radix' => 8])->assertCreated();
+        self::assertGreaterThan(0, $read->json('left_over'), 'eights and nines are no octal digits');
+        $hex = implode("\n", array_map(static fn (int $a): string => sprintf('%04X 000 080', $a), range(0xA00, 0xA40, 3)));
+        $read = $this->paste($job, str_replace(['A', 'B', 'C', 'D', 'E', 'F'], '1', $hex), ['map' => 'stack', 'radix' => 16])->assertCreated();
+        $id = self::text($read->json('id'));
+        $again = $this->putJson("/api/memory-sources/{$id}", ['radix' => 10])->assertOk();
+        self::assertSame(10, $again->json('radix'));
+        $far = $this->paste($job, implode("\n", array_map(static fn (int $a): string => "{$a} 0000 0200", [4096, 4100, 4101, 4095])), ['map' => 'stack', 'radix' => 16])->assertCreated();
+        self::assertSame([4, 8], [$far->json('located.unmapped'), $this->paste($job, "7000 0 1\n7001 0 1\n7002 0 1\n7777 0 1", ['map' => 'stack', 'radix' => 16])->json('better_radix')]);
+        self::assertRefused($this->putJson("/api/memory-sources/{$id}", ['radix' => 7]), '/radix');
+        self::assertRefused($this->putJson("/api/memory-sources/{$id}", ['tested' => ['9']]), '/tested/0', 'no bank');
+        self::assertRefused($this->putJson("/api/memory-sources/{$id}", []), '');
+    }
+
+    /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
+    private function csv(Job $job, string $content, array $more = []): TestResponse
+    {
+        return $this->as(Role::Technician)->post("/api/jobs/{$job->id}/memory-sources/csv", ['id' => self::ulid(), 'map' => 'main', 'file' => UploadedFile::fake()->createWithContent('errors.csv', $content), ...$more], ['Accept' => 'application/json']);
+    }
+
+    public function test_a_csv_is_streamed_cut_ends_are_marked_and_other_faults_are_named(): void
+    {
+        $job = $this->job();
+        $rows = str_replace(' ', ',', self::errors(5));
+        $whole = $this->csv($job, "address,expected,actual\r\n{$rows}\r\n")->assertCreated();
+        self::assertSame(['whole', 'chip U35'], [$whole->json('state'), $whole->json('located.suspects.0.called')]);
+        $cut = $this->csv($job, "address,expected,actual\n{$rows}\n12")->assertCreated();
+        self::assertSame(['cut', 8], [$cut->json('state'), $cut->json('located.errors')]);
+        self::assertStringStartsWith('line 10 has 1 fields where the header has 3', self::text($cut->json('why')));
+        self::assertStringContainsString('Not whole: line 10', self::text($this->keep($job, self::text($cut->json('id')))->assertCreated()->json('entry.says')));
+        self::assertRefused($this->csv($job, "address,expected,actual\n12,XY,51\n{$rows}\n"), '/file', 'line 2, expected must be a number in radix 16');
+        self::assertRefused($this->csv($job, "address,colour\n"), '/file', 'colour');
+        self::assertRefused($this->as(Role::Technician)->post("/api/jobs/{$job->id}/memory-sources/csv", ['id' => self::ulid(), 'map' => 'main'], ['Accept' => 'application/json']), '/file', 'missing');
+        self::assertRefused($this->csv($job, "address,xor\n1,1\n", ['map' => 'attic']), '/map');
+        self::assertRefused($this->csv($job, "address,xor\n1,1\n", ['tested' => '0,7']), '/tested', 'no bank "7"');
+        self::assertSame(2, Source::query()->count(), 'nothing of the refused ones is left');
+        self::assertCount(2, glob(storage_path('app/memory/*')) ?: []);
+    }
+
+    public function test_what_is_too_long_unknown_or_empty_is_refused_at_its_field(): void
+    {
+        $job = $this->job();
+        self::assertRefused($this->paste($job, str_repeat('x', 1_500_001)), '/text', 'as a file');
+        self::assertRefused($this->paste($job, "  \n"), '/text');
+        self::assertRefused($this->paste($job, '1 2 3', ['pattern' => 'stripes']), '/pattern');
+        self::assertRefused($this->paste($job, '1 2 3', ['map' => 'attic']), '/map', 'no memory "attic"');
+        $id = self::text($this->paste($job, '0001 2 3')->json('id'));
+        self::assertRefused($this->as(Role::Technician)->postJson("/api/jobs/{$this->job()->id}/memory-sources", ['id' => $id, 'map' => 'main', 'text' => '1 2 3']), '/id', '', 409);
+        self::assertRefused($this->keep($job, self::ulid()), '/data/source');
+        self::assertRefused($this->keep($job, $id, ['condition' => ['warmth' => 'tepid']]), '/data/condition/warmth');
+        self::assertRefused($this->add($job, ['kind' => 'soak', 'data' => ['passes' => 3, 'errors' => 4]]), '/data/errors');
+        self::assertRefused($this->add($job, ['kind' => 'soak', 'data' => ['source' => $id]]), '/data/source', 'no pass');
+        self::assertRefused($this->add($job, ['kind' => 'date_codes', 'data' => ['map' => 'main', 'codes' => 'U30 82']]), '/data/codes');
+        $codes = $this->add($job, ['kind' => 'date_codes', 'data' => ['map' => 'main', 'codes' => 'U30-U36 8213, U37 8630']])->assertCreated();
+        self::assertStringContainsString('U37 week 30 of 1986: replaced before', self::text($codes->json('entry.says')));
+        $page = $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory");
+        self::assertSame(['8630', 'week 30 of 1986: replaced before'], [$page->json('sockets.rows.0.places.7.socket.date_code'), $page->json('sockets.rows.0.places.7.socket.younger')]);
+        self::assertStringContainsString('-5 V first on', self::text($page->json('bias')));
+    }
+
+    private function listen(Job $job, string $scene): string
+    {
+        $this->tester = StandIn::start($scene, 4116, 'memory-tester');
+        config(['instruments.standin_tester.port' => $this->tester->port, 'instruments.silent_after' => 0.6]);
+        $port = SerialPort::query()->firstOrCreate(['name' => 'Tester'], ['host' => '127.0.0.1', 'port' => 9, 'standin' => true, 'active' => true]);
+        $id = self::ulid();
+        $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/captures", ['id' => $id, 'map' => 'main', 'port' => $port->id, 'pattern' => 'mix'])->assertCreated()->assertJsonPath('state', 'running');
+
+        return $id;
+    }
+
+    /** @param \Closure(Source): bool $until */
+    private function turn(CaptureLoop $loop, string $id, \Closure $until, float $seconds = 8): Source
+    {
+        $end = microtime(true) + $seconds;
+        do {
+            $loop->turn();
+            $source = Source::query()->findOrFail($id);
+        } while (!$until($source) && microtime(true) < $end);
+        self::assertTrue($until($source), "{$source->state->value}: ".json_encode($source->result['tail'] ?? null));
+
+        return $source;
+    }
+
+    public function test_a_capture_listens_stops_and_is_kept(): void
+    {
+        $job = $this->job();
+        $id = $this->listen($job, 'bad-chip');
+        $loop = new CaptureLoop();
+        $this->turn($loop, $id, static fn (Source $it): bool => ($it->result['located']['errors'] ?? 0) > 5);
+        self::assertRefused($this->keep($job, $id), '/data/source', 'stop the capture first');
+        self::assertRefused($this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/captures", ['id' => self::ulid(), 'map' => 'main', 'port' => SerialPort::query()->where('name', 'Tester')->value('id')]), '/port', 'listening there already', 409);
+        Source::query()->where('id', $id)->update(['state' => 'stopping']);
+        $source = $this->turn($loop, $id, static fn (Source $it): bool => !$it->state->active());
+        self::assertSame('stopped', $source->state->value);
+        $card = $this->as(Role::Viewer)->getJson("/api/memory-sources/{$id}")->assertOk();
+        self::assertSame('chip U32', $card->json('located.suspects.0.called'));
+        self::assertSame($card->json('lines'), count(file($source->file()) ?: []), 'every line that was counted is in the file');
+        $this->keep($job, $id)->assertCreated();
+    }
+
+    public function test_a_silent_tester_and_a_lost_line_keep_what_came_in_and_say_so(): void
+    {
+        $job = $this->job();
+        $id = $this->listen($job, 'goes-silent');
+        $loop = new CaptureLoop();
+        $source = $this->turn($loop, $id, static fn (Source $it): bool => $it->state->value === 'silent');
+        self::assertSame([6, 1], [$source->result['located']['errors'] ?? 0, $source->result['passes'] ?? 0]);
+        Source::query()->where('id', $id)->update(['state' => 'stopping']);
+        $this->turn($loop, $id, static fn (Source $it): bool => !$it->state->active());
+        $this->tester?->stop();
+
+        $lost = $this->turn($loop, $this->listen($job, 'drops'), static fn (Source $it): bool => $it->state->value === 'lost');
+        self::assertSame('the tester closed the line in the middle of a line', $lost->why);
+        self::assertSame(6, $lost->result['located']['errors'] ?? 0);
+        self::assertStringContainsString('Not whole: the tester closed the line', self::text($this->keep($job, $lost->id)->assertCreated()->json('entry.says')));
+        $soak = $this->add($job, ['kind' => 'soak', 'data' => ['source' => $id]])->assertCreated();
+        self::assertStringContainsString('1 of 1 passes failed', self::text($soak->json('entry.says')));
+    }
+
+    public function test_a_capture_goes_on_after_its_program_was_restarted_and_without_it_a_stop_still_keeps_the_text(): void
+    {
+        $job = $this->job();
+        $id = $this->listen($job, 'bad-chip');
+        $loop = new CaptureLoop();
+        $before = $this->turn($loop, $id, static fn (Source $it): bool => ($it->result['lines'] ?? 0) > 8)->result['lines'] ?? 0;
+        $loop->close();
+        $after = $this->turn(new CaptureLoop(), $id, static fn (Source $it): bool => ($it->result['lines'] ?? 0) > 30)->result['lines'] ?? 0;
+        self::assertGreaterThan($before, $after);
+        $stopped = $this->as(Role::Technician)->postJson("/api/memory-sources/{$id}/stop")->assertOk();
+        self::assertSame('stopped', $stopped->json('state'));
+        self::assertStringContainsString('did not answer', self::text($stopped->json('why')));
+        self::assertGreaterThanOrEqual($after, $stopped->json('lines'));
+        $dead = self::ulid();
+        $port = SerialPort::query()->create(['name' => 'Nobody', 'host' => '127.0.0.1', 'port' => 9, 'active' => true])->id;
+        $this->postJson("/api/jobs/{$job->id}/captures", ['id' => $dead, 'map' => 'main', 'port' => $port])->assertCreated();
+        self::assertStringContainsString('cannot be reached', (string) $this->turn(new CaptureLoop(), $dead, static fn (Source $it): bool => $it->state->value === 'lost')->why);
+    }
+
+    public function test_two_hundred_lines_a_second_do_not_fall_behind(): void
+    {
+        $id = $this->listen($this->job(), 'fast');
+        $loop = new CaptureLoop();
+        $this->turn($loop, $id, static fn (Source $it): bool => ($it->result['lines'] ?? 0) > 0);
+        $from = microtime(true);
+        $first = Source::query()->findOrFail($id)->result['lines'] ?? 0;
+        $saved = [];
+        while (microtime(true) - $from < 2.5) {
+            $loop->turn();
+            $saved[(string) Source::query()->findOrFail($id)->updated_at->format('U.u')] = true;
+        }
+        $came = (Source::query()->findOrFail($id)->result['lines'] ?? 0) - $first;
+        self::assertGreaterThan(2.0 * 180, $came, 'lines of two seconds');
+        self::assertLessThanOrEqual(11, count($saved), 'at most four writings a second');
+    }
+
+    public function test_tables_fit_sum_coverage_time_and_maps_answer_and_refuse_by_field(): void
+    {
+        $ask = fn (string $verb, array $body): TestResponse => $this->as(Role::Technician)->postJson("/api/memory/{$verb}", $body);
+        self::assertCount(8, (array) $this->as(Role::Viewer)->getJson('/api/memory/tables')->assertOk()->json('tests'));
+        $fit = $ask('fit', ['fitted' => '4116', 'candidate' => '4164'])->assertOk();
+        self::assertSame(['needs_rework', 16], [$fit->json('verdict'), count((array) $fit->json('pins'))]);
+        self::assertSame([1 => 'conflict', 8 => 'hazard', 9 => 'hazard'], collect((array) $fit->json('pins'))->whereIn('meets', ['conflict', 'hazard'])->pluck('meets', 'pin')->all());
+        self::assertRefused($ask('fit', ['fitted' => '4116', 'candidate' => '9999']), '/candidate');
+        self::assertSame(['without bank 3'], $ask('sum', ['modules' => [['name' => 'bank 0', 'kib' => 128], ['name' => 'bank 3', 'kib' => 64]], 'counted_kib' => 128])->json('explanations'));
+        self::assertStringContainsString('no set of modules explains it', self::text($ask('sum', ['modules' => [['name' => 'a', 'kib' => 64]], 'counted_kib' => 63])->json('says')));
+        self::assertRefused($ask('sum', ['modules' => [['name' => 'a', 'kib' => 'x']], 'counted_kib' => 63]), '/modules/0/kib');
+        self::assertSame('100 %', $ask('coverage', ['test' => 'march-c-', 'words' => 4])->assertOk()->json('rows.0.share'));
+        self::assertRefused($ask('coverage', ['test' => '{b(r0)}', 'words' => 4]), '/test', 'good memory');
+        // 65536 words x 10 operations x 300 ns is 0.196608 s.
+        self::assertEqualsWithDelta(0.196608, $ask('time', ['test' => 'march-c-', 'words' => 65536, 'cycle_s' => 3e-7])->json('seconds'), 1e-9);
+        self::assertSame('at most 5.7 % of passes fail (95 %)', $ask('soak', ['passes' => 51, 'errors' => 0])->json('bound'));
+        self::assertRefused($ask('soak', ['passes' => 51, 'errors' => 0, 'confidence' => 95]), '/confidence');
+        $rows = $ask('rows', ['name' => 'M', 'rows' => ['word_bits' => 8, 'chip' => '4116', 'rows' => [['name' => '0', 'start' => '0', 'first' => 'U30', 'bit_0' => 'first']]]])->assertOk();
+        self::assertStringContainsString('three supplies', self::text($rows->json('bias')));
+        self::assertRefused($ask('rows', ['name' => 'M', 'rows' => ['word_bits' => 8, 'chip' => '4116', 'rows' => [['name' => '0', 'start' => 'x', 'first' => 'U30', 'bit_0' => 'first']]]]), '/rows/rows/0/start');
+        self::assertRefused($ask('check', ['key' => 'm', 'name' => 'M', 'map' => ['word_bits' => 8, 'banks' => []]]), '/map/banks');
+        self::assertSame(['bank 0: no chip gives bits 1, 2, 3'], $ask('check', ['key' => 'm', 'name' => 'M', 'map' => ['word_bits' => 4, 'banks' => [['name' => '0', 'start' => '0', 'words' => 16, 'chips' => [['ref' => 'U1', 'bits' => [0]]]]]]])->json('findings'));
+    }
+
+    public function test_a_profile_takes_maps_and_refuses_bad_ones_whole(): void
+    {
+        $machine = self::machine('plover');
+        $profile = json_decode($machine->profile, true);
+        self::assertIsArray($profile);
+        $profile['memories'] = [['key' => 'm', 'name' => 'M', 'map' => ['word_bits' => 1, 'banks' => [['name' => '0', 'start' => '0', 'words' => 16, 'chips' => [['ref' => 'U1', 'bits' => [0]]]], ['name' => '1', 'start' => '8', 'words' => 16, 'chips' => [['ref' => 'U2', 'bits' => [0]]]]]]]];
+        self::assertRefused($this->as(Role::Technician)->putJson("/api/machines/{$machine->id}/profile", $profile), '/memories/0/map/banks/1', 'both answer at 8');
+        $profile['memories'][0]['map']['banks'][1]['start'] = '10';
+        $this->putJson("/api/machines/{$machine->id}/profile", $profile)->assertOk();
+        self::assertCount(1, $machine->refresh()->readProfile()->memories);
+    }
+}
