@@ -121,10 +121,12 @@ final readonly class CompleteMemory
             ->orderByDesc('at')->orderByDesc('received_at')->orderByDesc('id');
     }
 
-    /** The memory by the map of the run's day. */
+    /** The memory by the map of the run's day; of a run that came in with a record from elsewhere, by the profile as it is now. */
     public static function memoryOf(Entry $run): FittedMemory
     {
-        return Source::query()->findOrFail(Record::word($run, 'source'))->fitted();
+        return Source::query()->find(Record::word($run, 'source'))?->fitted()
+            ?? Machine::query()->findOrFail(Job::query()->findOrFail($run->job_id)->machine_id)->readProfile()->memory(Record::word($run, 'map'))
+            ?? throw InvalidDocument::at('/data/run', 'belongs to a memory that the profile no longer has');
     }
 
     public static function seen(FittedMemory $memory, Entry $run): Seen

@@ -29,7 +29,12 @@ final class Bulk
 
     public function demoJob(): string
     {
-        return $this->one("SELECT id FROM jobs WHERE title = 'Memory test stops after a cold night'");
+        return $this->job('Memory test stops after a cold night');
+    }
+
+    public function job(string $title): string
+    {
+        return $this->one('SELECT id FROM jobs WHERE title = '.$this->database->quote($title));
     }
 
     /** A copy of the demo's open job with that many entries. */

@@ -52,7 +52,7 @@ final class Client
             curl_multi_select($multi, 0.05);
             while (($done = curl_multi_info_read($multi)) !== false) {
                 $curl = $done['handle'];
-                curl_getinfo($curl, \CURLINFO_RESPONSE_CODE) === 200 ?: throw new \RuntimeException("{$path} answered ".curl_getinfo($curl, \CURLINFO_RESPONSE_CODE));
+                in_array(curl_getinfo($curl, \CURLINFO_RESPONSE_CODE), [200, 201], true) ?: throw new \RuntimeException("{$path} answered ".curl_getinfo($curl, \CURLINFO_RESPONSE_CODE));
                 $times[] = curl_getinfo($curl, \CURLINFO_TOTAL_TIME) * 1000;
                 curl_multi_remove_handle($multi, $curl);
                 $add();

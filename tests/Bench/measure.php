@@ -59,6 +59,27 @@ foreach (['none', 'mix'] as $pattern) {
 }
 unlink((string) $csv);
 
+// One screenful of errors, a march test on a large and on a small memory, a whole enumeration
+$screenful = array_map(static fn (int $i): array => ['address' => sprintf('%X', mt_rand(0, 0x3FFFF)), 'expected' => 'FF', 'actual' => 'FB'], range(1, 40));
+$small = ['locate' => ['map' => ['word_bits' => 8, 'banks' => $banks], 'errors' => $screenful, 'pattern' => 'mix'], 'coverage' => ['test' => 'march-c-', 'words' => 8]];
+foreach ([1024, 1_048_576] as $words) {
+    $small["march on {$words} cells"] = ['test' => 'march-c-', 'words' => $words, 'faults' => array_map(static fn (int $i): array => ['type' => 'cfid', 'cell' => $i * 100, 'aggressor' => $i * 100 + 1, 'when' => 'up', 'value' => 1], range(1, 8))];
+}
+foreach ($small as $what => $body) {
+    $verb = explode(' ', $what)[0];
+    $room = (new Ash\Memory\MemoryRoom())->verbs()[$verb];
+    $text = json_encode($body, JSON_THROW_ON_ERROR);
+    $room->answer($text);
+    $line("memory {$what}, in the core", array_map(static function () use ($room, $text): float {
+        $from = hrtime(true);
+        $room->answer($text);
+
+        return (hrtime(true) - $from) / 1e6;
+    }, range(1, 11)), match ($verb) {
+        'locate' => 'wanted: under 50 ms', 'coverage' => 'wanted: under 2000 ms', default => 'wanted: 1 Mi at most 5 times 1 Ki',
+    });
+}
+
 // Space pressed to verdict on the screen, in a real browser, over the stand-in
 $chrome = Chrome::open((string) getenv('ASH_URL'));
 $chrome->signIn(...$client->who);
@@ -100,6 +121,16 @@ $options = "/api/jobs/{$bulk->demoJob()}/battery-options";
 $numbers = (string) json_encode(['retention_min_v' => '2.4', 'retention_max_v' => '5', 'standby_a' => '10u', 'supply_v' => '5', 'series_ohm' => '470', 'diode_drop_v' => '0.3']);
 $client->load($options, 10, 1, $numbers);
 $line('battery options computed again, 1 client', $client->load($options, 60, 1, $numbers), 'wanted: under 100 ms');
+
+$parity = $bulk->job('Parity stop when the room is warm');
+$client->load("/api/jobs/{$parity}/memory", 10, 1);
+$line('memory page with three runs, 1 client', $client->load("/api/jobs/{$parity}/memory", 60, 1), '');
+$text = implode("\n", array_map(static fn (int $i): string => sprintf('%05X FFFF FFEF', 0x20000 + 37 * $i), range(1, 40)));
+$times = [];
+for ($i = 0; $i < 30; ++$i) {
+    array_push($times, ...$client->load("/api/jobs/{$parity}/memory-sources", 1, 1, (string) json_encode(['id' => (string) Symfony\Component\Uid\Ulid::generate(), 'map' => 'card', 'pattern' => 'mix', 'text' => $text])));
+}
+$line('one screenful of errors, pasted and located over HTTP, 1 client', $times, 'wanted: under 50 ms');
 
 $board = $bulk->photos(200);
 $client->load("/api/boards/{$board}", 20, 4);

@@ -86,6 +86,12 @@ final class FormatsTest extends TestCase
         $this->line($job, 'temp bridged F2');
         $this->line($job, 'waiting for a fuse asked of the stores');
         $this->railRun($job, $run);
+        $source = self::ulid();
+        $this->postJson("/api/jobs/{$job->id}/memory-sources", ['id' => $source, 'map' => 'main', 'text' => "0011 FF FB\n0123 FF FB\n1ABC FF FB"])->assertCreated();
+        $memory = self::text($this->add($job, ['kind' => 'memory', 'data' => ['source' => $source]])->assertCreated()->json('entry.id'));
+        $this->add($job, ['kind' => 'swap', 'data' => ['run' => $memory, 'from' => 'U32', 'to' => 'U31']])->assertCreated();
+        $this->add($job, ['kind' => 'soak', 'data' => ['passes' => 3, 'errors' => 0]])->assertCreated();
+        $this->add($job, ['kind' => 'date_codes', 'data' => ['map' => 'main', 'codes' => 'U30 8213']])->assertCreated();
 
         return $job->refresh();
     }
@@ -107,6 +113,7 @@ final class FormatsTest extends TestCase
         $brought = Job::query()->where('id', $job->id)->firstOrFail();
         self::assertEquals($sheet, $brought->sheet, 'the head of the job follows from the record alone');
         self::assertSame($job->minutes, $brought->minutes);
+        $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertOk()->assertJsonPath('run.located.suspects.0.called', 'chip U32')->assertJsonPath('pending.to', 'U31');
     }
 
     /** @return array<string, array{string, string, string}> search, replace, pointer */

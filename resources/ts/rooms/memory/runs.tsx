@@ -80,6 +80,8 @@ function Compared({
     second: Schemas['MemoryRunCard'];
     comparison: Schemas['ComparisonCard'];
 }) {
+    // Banks without an error in either run tell nothing here.
+    const banks = [...new Set(comparison.rows.map((row) => row.bank))];
     return (
         <section aria-label="Side by side" className="mt-3 flex flex-col gap-3">
             <ul>
@@ -98,7 +100,7 @@ function Compared({
                                 {dayAndClock(run.at)}, {run.errors} errors
                             </span>
                         </h3>
-                        <SocketMap sockets={run.sockets} />
+                        <SocketMap sockets={run.sockets} {...(banks.length === 0 ? {} : { banks })} />
                     </div>
                 ))}
             </div>

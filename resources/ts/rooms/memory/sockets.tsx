@@ -10,22 +10,23 @@ const TONES = ['var(--soft)', 'var(--soft)', 'var(--close)', 'var(--close)', 'va
 
 /**
  * The sockets as they lie on the board. Suspicion is told three times: a probability in words, four blocks at the foot of the chip of
- * which more are filled the surer it is, with a pointer above from the third on, and a colour.
+ * which more are filled the surer it is, with a pointer above from the third on, and a colour. With banks only these are drawn.
  */
-export function SocketMap({ sockets }: { sockets: Schemas['SocketsCard'] }) {
-    const across = Math.max(...sockets.rows.map((row) => row.places.length), 1);
+export function SocketMap({ sockets, banks }: { sockets: Schemas['SocketsCard']; banks?: string[] }) {
+    const rows = banks === undefined ? sockets.rows : sockets.rows.filter((row) => banks.includes(row.bank));
+    const across = Math.max(...rows.map((row) => row.places.length), 1);
     const cell = Math.min(CELL, (W - LABEL) / across);
     const width = LABEL + cell * across;
     return (
         <figure className="overflow-x-auto">
             <svg
-                viewBox={`0 0 ${width} ${sockets.rows.length * ROW + 4}`}
+                viewBox={`0 0 ${width} ${rows.length * ROW + 4}`}
                 className="block w-full"
                 style={{ minWidth: `${across * 40}px`, maxWidth: `${width}px` }}
                 role="img"
                 aria-label={sockets.says}
             >
-                {sockets.rows.map((row, y) => (
+                {rows.map((row, y) => (
                     <g key={y} transform={`translate(0 ${y * ROW})`}>
                         <text x="2" y="40" fontSize="17" fontWeight="700" fill="var(--ink)">
                             Bank {row.bank}
