@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Cli;
 
 use Ash\Batteries\BatteriesRoom;
+use Ash\Capacitors\CapacitorsRoom;
 use Ash\Corrosion\CorrosionRoom;
 use Ash\Document\InvalidDocument;
 use Ash\Memory\MemoryRoom;
@@ -21,6 +22,7 @@ final readonly class Door
             'batteries' => new BatteriesRoom(),
             'corrosion' => new CorrosionRoom(),
             'memory' => new MemoryRoom(),
+            'capacitors' => new CapacitorsRoom(),
         ];
     }
 

@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Capacitors;
+
+use Ash\Document\Node;
+use Ash\Quantity\Compare;
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
+
+/**
+ * The verdict on a capacitor. End of life as the catalogues put it: tan delta above twice its limit, capacitance out of tolerance,
+ * leakage above its limit. In circuit the neighbours add capacitance, leakage and loss, so only low capacitance, high ESR, looks
+ * and voltage can condemn there.
+ */
+final class Judged
+{
+    private const TANTALUM_AT_MOST = 0.8;
+    private const TANTALUM_BETTER = 0.5;
+
+    /** Of the tolerance, from where a part is watched. */
+    private const NEAR = 0.9;
+
+    public string $verdict = 'keep';
+    public bool $proven = false;
+
+    /** @var list<string> */
+    public array $reasons = [];
+
+    /** @param list<Look> $looks */
+    private function __construct(public readonly Part $part, private readonly Measured $measured, private readonly bool $inCircuit, private readonly array $looks, private readonly ?float $railV)
+    {
+    }
+
+    public static function read(Node $node): self
+    {
+        $node->only('part', 'measured', 'in_circuit', 'visual', 'rail_v');
+        $looks = $node->at('visual')->items();
+        Node::distinct($looks);
+
+        return self::of(
+            Part::read($node->at('part')->only(...Part::FIELDS)), Measured::read($node->optional('measured')), $node->at('in_circuit')->bool(),
+            array_map(static fn (Node $it): Look => $it->enum(Look::class), $looks), $node->optional('rail_v')?->number(),
+        );
+    }
+
+    /** @param list<Look> $looks */
+    public static function of(Part $part, Measured $measured, bool $inCircuit, array $looks, ?float $railV): self
+    {
+        $it = new self($part, $measured, $inCircuit, $looks, $railV === null ? null : abs($railV));
+        $it->looks();
+        $it->voltage();
+        $it->capacitance();
+        if ($part->kind->losesMatter()) {
+            $it->esr();
+            $it->tanDelta();
+            $it->leakage();
+        }
+        $it->prove();
+
+        return $it;
+    }
+
+    private function say(string $verdict, string $reason): void
+    {
+        $rank = ['keep' => 0, 'watch' => 1, 'replace' => 2];
+        $this->reasons[] = $reason;
+        if ($rank[$verdict] > $rank[$this->verdict]) {
+            $this->verdict = $verdict;
+        }
+    }
+
+    private function looks(): void
+    {
+        foreach ($this->looks as $look) {
+            $this->say($look->condemns() ? 'replace' : 'watch', $look->words());
+        }
+    }
+
+    private function voltage(): void
+    {
+        $part = $this->part;
+        if ($part->kind === Kind::MainsSuppression && $part->metallisedPaper) {
+            $this->say('replace', 'metallised paper across the mains: it cracks, draws damp and burns');
+        }
+        if ($this->railV === null) {
+            return;
+        }
+        $rail = Notation::print($this->railV, Unit::Volt);
+        $rated = Notation::print($part->ratedV, Unit::Volt);
+        if (Compare::below($part->ratedV, $this->railV)) {
+            $this->say('replace', "rated {$rated} on a rail of {$rail}");
+        }
+        if ($part->kind === Kind::Tantalum && Compare::above($this->railV, self::TANTALUM_AT_MOST * $part->ratedV)) {
+            $this->say('replace', "a tantalum of {$rated} on {$rail}: above 80 % of its rating it fails as a short");
+        } elseif ($part->kind === Kind::Tantalum && Compare::above($this->railV, self::TANTALUM_BETTER * $part->ratedV)) {
+            $this->say('watch', "a tantalum of {$rated} on {$rail}: above half its rating");
+        }
+    }
+
+    private function capacitance(): void
+    {
+        $c = $this->measured->capacitanceF;
+        if ($c === null) {
+            return;
+        }
+        $part = $this->part;
+        $says = Notation::print($c, Unit::Farad, 4).' of '.Notation::print($part->markedF, Unit::Farad, 4);
+        $low = Notation::print($part->lowF, Unit::Farad, 4);
+        $high = Notation::print($part->highF, Unit::Farad, 4);
+        match (true) {
+            Compare::below($c, $part->lowF) => $this->say('replace', "{$says}: below {$low}"),
+            Compare::above($c, $part->highF) => $this->say($this->inCircuit ? 'watch' : 'replace', "{$says}: above {$high}".($this->inCircuit ? ', but neighbours add to it in circuit' : '')),
+            Compare::below($c, $part->markedF * (1 - self::NEAR * $part->minusPct / 100)), Compare::above($c, $part->markedF * (1 + self::NEAR * $part->plusPct / 100)) => $this->say('watch', "{$says}: close to its tolerance, {$low} to {$high}"),
+            default => $this->say('keep', "{$says}: within {$low} to {$high}"),
+        };
+    }
+
+    private function esr(): void
+    {
+        $esr = $this->measured->esrOhm;
+        $limit = $this->part->esrMaxOhm;
+        if ($esr === null || $limit === null) {
+            $esr === null || $this->say('keep', 'ESR '.Notation::print($esr, Unit::Ohm, 4).': no limit is known for it');
+
+            return;
+        }
+        $slow = $this->measured->slow();
+        $out = $limit * ($slow ? 2 : 1);
+        $near = $limit * ($slow ? 1 : 0.5);
+        $says = 'ESR '.Notation::print($esr, Unit::Ohm, 4).($slow ? ' at '.Notation::plain((float) $this->measured->frequencyHz).' Hz' : '');
+        match (true) {
+            Compare::above($esr, $out) => $this->say('replace', "{$says}: above ".Notation::print($out, Unit::Ohm, 4)),
+            Compare::above($esr, $near) => $this->say('watch', "{$says}: above ".Notation::print($near, Unit::Ohm, 4)),
+            default => $this->say('keep', "{$says}: within ".Notation::print($near, Unit::Ohm, 4)),
+        };
+    }
+
+    private function tanDelta(): void
+    {
+        $tan = $this->measured->tanDelta;
+        $limit = $this->part->tanDeltaMax;
+        if ($tan === null) {
+            return;
+        }
+        $says = 'tan delta '.Notation::plain($tan);
+        match (true) {
+            !$this->measured->slow() => $this->say('keep', "{$says} is not judged: its limit holds at 100 to 150 Hz"),
+            $limit === null => $this->say('keep', "{$says}: no limit is known for it"),
+            Compare::above($tan, 2 * $limit) => $this->say($this->inCircuit ? 'watch' : 'replace', "{$says}: above twice ".Notation::plain($limit).($this->inCircuit ? ', but neighbours add loss in circuit' : '')),
+            Compare::above($tan, $limit) => $this->say('watch', "{$says}: above ".Notation::plain($limit)),
+            default => $this->say('keep', "{$says}: within ".Notation::plain($limit)),
+        };
+    }
+
+    private function leakage(): void
+    {
+        $leak = $this->measured->leakageA;
+        if ($leak === null) {
+            return;
+        }
+        $says = 'leakage '.Notation::print($leak, Unit::Ampere, 4);
+        match (true) {
+            $this->part->leakageMaxA === null => $this->say('keep', "{$says}: no limit is known; above 100 V judge it after reforming"),
+            Compare::above($leak, $this->part->leakageMaxA) => $this->say($this->inCircuit ? 'watch' : 'replace', "{$says}: above ".Notation::print($this->part->leakageMaxA, Unit::Ampere, 4).($this->inCircuit ? ', but neighbours leak too in circuit' : '')),
+            default => $this->say('keep', "{$says}: within ".Notation::print($this->part->leakageMaxA, Unit::Ampere, 4)),
+        };
+    }
+
+    private function prove(): void
+    {
+        $tanJudged = $this->measured->tanDelta !== null && $this->measured->slow() && $this->part->tanDeltaMax !== null && $this->part->kind->losesMatter();
+        $whole = $this->measured->capacitanceF !== null && ($this->measured->esrOhm !== null || $tanJudged);
+        $this->proven = $this->verdict === 'replace' || (!$this->inCircuit && $whole);
+        if (!$this->proven) {
+            $this->reasons[] = $this->inCircuit ? 'unproven: in circuit a good reading proves nothing; lift a leg' : 'unproven: capacitance and ESR (or tan delta at 120 Hz) are wanted';
+        }
+    }
+
+    /** @return array{capacitance_low_f: float, capacitance_high_f: float, esr_max_ohm: ?float, tan_delta_max: ?float, leakage_max_a: ?float} */
+    public function limits(): array
+    {
+        return ['capacitance_low_f' => $this->part->lowF, 'capacitance_high_f' => $this->part->highF, 'esr_max_ohm' => $this->part->esrMaxOhm, 'tan_delta_max' => $this->part->tanDeltaMax, 'leakage_max_a' => $this->part->leakageMaxA];
+    }
+}

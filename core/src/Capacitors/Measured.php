@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Capacitors;
+
+use Ash\Document\Node;
+
+/** What a meter said of a capacitor. F, ohm, Hz, A; null where nothing was measured. */
+final readonly class Measured
+{
+    public function __construct(
+        public ?float $capacitanceF = null,
+        public ?float $esrOhm = null,
+        public ?float $tanDelta = null,
+        public ?float $frequencyHz = null,
+        public ?float $leakageA = null,
+    ) {
+    }
+
+    public static function read(?Node $node): self
+    {
+        return $node === null ? new self() : new self(
+            $node->only('capacitance_f', 'esr_ohm', 'tan_delta', 'frequency_hz', 'leakage_a')->optional('capacitance_f')?->notNegative(),
+            $node->optional('esr_ohm')?->notNegative(), $node->optional('tan_delta')?->notNegative(), $node->optional('frequency_hz')?->positive(), $node->optional('leakage_a')?->notNegative(),
+        );
+    }
+
+    /** At 100 to 150 Hz, where the catalogues give their limits. An unknown frequency counts as high. */
+    public function slow(): bool
+    {
+        return $this->frequencyHz !== null && \Ash\Quantity\Compare::atLeast($this->frequencyHz, 100) && \Ash\Quantity\Compare::atMost($this->frequencyHz, 150);
+    }
+}

@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Tests\Capacitors;
+
+use Ash\Capacitors\CapacitorsRoom;
+use Ash\Capacitors\Kind;
+use Ash\Capacitors\Marking;
+use Ash\Capacitors\PreferredValues;
+use Ash\Tests\Asks;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/**
+ * Markings against published tables: IEC 60062:2016, table 3 (letter and digit code for capacitance), table 4 and 5 (tolerance
+ * letters); EIA-198 three-digit code; IEC 60063:2015, E series. All from memory.
+ */
+final class MarkingTest extends TestCase
+{
+    use Asks;
+
+    /** @return array<string, array{string, list<array{float, string, 2?: float|null, 3?: array{float, float}|null}>, 2?: Kind}> marking; capacitance, scheme, volts, tolerance; kind */
+    public static function markings(): array
+    {
+        return [
+            // IEC 60062, table 3
+            'p33' => ['p33', [[0.33e-12, 'letter_point']]],
+            '3p32' => ['3p32', [[3.32e-12, 'letter_point']]],
+            '33p2' => ['33p2', [[33.2e-12, 'letter_point']]],
+            '10p' => ['10p', [[10e-12, 'letter_point']]],
+            '330p' => ['330p', [[330e-12, 'letter_point']]],
+            'n33' => ['n33', [[330e-12, 'letter_point']]],
+            '1n5' => ['1n5', [[1.5e-9, 'letter_point']]],
+            '15n' => ['15n', [[15e-9, 'letter_point']]],
+            '150n' => ['150n', [[150e-9, 'letter_point']]],
+            'u15' => ['µ15', [[0.15e-6, 'letter_point']]],
+            '1u5' => ['1µ5', [[1.5e-6, 'letter_point']]],
+            '10u' => ['10u', [[10e-6, 'letter_point']]],
+            '1m5' => ['1m5', [[1.5e-3, 'letter_point']]],
+            'capitals' => ['4N7', [[4.7e-9, 'letter_point']]],
+            // EIA-198, two figures and a multiplier
+            '100 is ten' => ['100', [[10e-12, 'three_digit']], Kind::Ceramic],
+            '101' => ['101', [[100e-12, 'three_digit']], Kind::Ceramic],
+            '104' => ['104', [[100e-9, 'three_digit']], Kind::Film],
+            '475' => ['475', [[4.7e-6, 'three_digit']], Kind::Tantalum],
+            '229' => ['229', [[2.2e-12, 'three_digit']], Kind::Ceramic],
+            '338' => ['338', [[0.33e-12, 'three_digit']], Kind::Ceramic],
+            '104 across the mains' => ['104', [[100e-9, 'three_digit']], Kind::MainsSuppression],
+            'bare on an electrolytic' => ['470', [[470e-6, 'plain']], Kind::Aluminium],
+            'bare, kind not known' => ['104', [[100e-9, 'three_digit'], [104e-6, 'plain']]],
+            // R as decimal point
+            'R on ceramic' => ['4R7', [[4.7e-12, 'letter_point']], Kind::Ceramic],
+            'R on tantalum' => ['R47', [[0.47e-6, 'letter_point']], Kind::Tantalum],
+            'R, kind not known' => ['4R7', [[4.7e-12, 'letter_point'], [4.7e-6, 'letter_point']]],
+            // short and long numbers
+            'two digits on ceramic' => ['22', [[22e-12, 'plain']], Kind::Ceramic],
+            'two digits on aluminium' => ['22', [[22e-6, 'plain']], Kind::Aluminium],
+            'two digits' => ['22', [[22e-12, 'plain'], [22e-6, 'plain']]],
+            'four digits on aluminium' => ['2200', [[2200e-6, 'plain']], Kind::Aluminium],
+            // tolerance letters, IEC 60062 table 4 and 5
+            'J' => ['104J', [[100e-9, 'three_digit', null, [5, 5]]]],
+            'K' => ['104K', [[100e-9, 'three_digit', null, [10, 10]]]],
+            'Z' => ['104Z', [[100e-9, 'three_digit', null, [20, 80]]]],
+            'S' => ['104S', [[100e-9, 'three_digit', null, [20, 50]]]],
+            'T' => ['104T', [[100e-9, 'three_digit', null, [10, 50]]]],
+            'Q' => ['104Q', [[100e-9, 'three_digit', null, [10, 30]]]],
+            'N' => ['4n7N', [[4.7e-9, 'letter_point', null, [30, 30]]]],
+            'C from 10 pF up' => ['33pC', [[33e-12, 'letter_point', null, [0.25, 0.25]]]],
+            'C below 10 pF' => ['5p0C', [[5e-12, 'letter_point', null, [5, 5]]]],
+            'D below 10 pF' => ['2p5D', [[2.5e-12, 'letter_point', null, [20, 20]]]],
+            'F below 10 pF' => ['4p0F', [[4e-12, 'letter_point', null, [25, 25]]]],
+            'F at 10 pF' => ['10pF', [[10e-12, 'plain']]],
+            'G from 10 pF up' => ['100pG', [[100e-12, 'letter_point', null, [2, 2]]]],
+            // voltage letters
+            '2A103J' => ['2A103J', [[10e-9, 'voltage_prefixed', 100.0, [5, 5]]]],
+            'small letters' => ['2a103j', [[10e-9, 'voltage_prefixed', 100.0, [5, 5]]]],
+            '1H104K' => ['1H104K', [[100e-9, 'voltage_prefixed', 50.0, [10, 10]]]],
+            '0J with a point' => ['0J4u7', [[4.7e-6, 'voltage_prefixed', 6.3]]],
+            '3A102' => ['3A102', [[1e-9, 'voltage_prefixed', 1000.0]]],
+            // plain
+            '47uF 25V' => ['47uF 25V', [[47e-6, 'plain', 25.0]]],
+            '0.1' => ['0.1', [[0.1e-6, 'plain']]],
+            'a decimal comma' => ['0,1', [[0.1e-6, 'plain']]],
+            'without a nought' => ['.047', [[0.047e-6, 'plain']]],
+            '220/16' => ['220/16', [[220e-6, 'plain', 16.0]]],
+            'old MFD' => ['8 MFD 450 V', [[8e-6, 'plain', 450.0]]],
+            'percent and mains volts' => ['0.047uF 10% 250VAC', [[47e-9, 'plain', 250.0, [10, 10]]]],
+            'unequal percent' => ['10uF +80-20% 16V', [[10e-6, 'plain', 16.0, [20, 80]]]],
+            'plus or minus' => ['1uF ±5 %', [[1e-6, 'plain', null, [5, 5]]]],
+            '6V3' => ['6V3 100u', [[100e-6, 'letter_point', 6.3]]],
+            // ambiguous: all that is possible
+            '10v 100' => ['10v 100', [[10e-12, 'three_digit', 10.0], [100e-6, 'plain', 10.0]]],
+            'two bare numbers' => ['470 16', [[470e-6, 'plain', 16.0]]],
+            'either may be volts' => ['100 10', [[100e-6, 'plain', 10.0], [10e-6, 'plain', 100.0]]],
+        ];
+    }
+
+    /** @param list<array{float, string, 2?: float|null, 3?: array{float, float}|null}> $expected */
+    #[DataProvider('markings')]
+    public function test_a_marking_is_read_as_the_tables_say(string $marking, array $expected, ?Kind $kind = null): void
+    {
+        $readings = Marking::decode($marking, $kind);
+        self::assertCount(count($expected), $readings, $marking);
+        foreach ($expected as $i => $it) {
+            self::assertEqualsWithDelta(1.0, $readings[$i]->capacitanceF / $it[0], 1e-9, $marking);
+            self::assertSame([$it[1], $it[2] ?? null], [$readings[$i]->scheme, $readings[$i]->ratedV], $marking);
+            $tolerance = $it[3] ?? null;
+            self::assertEqualsWithDelta($tolerance === null ? null : ['minus_pct' => $tolerance[0], 'plus_pct' => $tolerance[1]], $readings[$i]->tolerance, 1e-9, $marking);
+        }
+    }
+
+    /** @return list<array{string}> */
+    public static function unreadable(): array
+    {
+        return [['xyz'], ['2Z103'], ['000'], ['104H'], ['25V'], ['10 %'], ['4n7p3'], ['n'], ['R'], ['104 K V'], ['1234567'], ['-104'], ['47 ohm'], ['104104104104']];
+    }
+
+    #[DataProvider('unreadable')]
+    public function test_what_cannot_be_read_is_refused_and_never_guessed(string $marking): void
+    {
+        self::assertRefusedAt('/marking', new CapacitorsRoom(), 'decode', ['marking' => $marking]);
+    }
+
+    public function test_the_words_say_the_whole_marking(): void
+    {
+        self::assertSame('10 nF ±5 % 100 V', Marking::decode('2A103J', null)[0]->words());
+        self::assertSame('100 nF -20/+80 %', Marking::decode('104Z', null)[0]->words());
+    }
+
+    public function test_every_preferred_value_is_read_back_from_its_three_digit_code(): void
+    {
+        $seen = 0;
+        foreach (PreferredValues::SERIES['E24'] as $figure) {
+            foreach (range(0, 6) as $power) {
+                $marking = sprintf('%02d%d', round($figure * 10), $power);
+                self::assertEqualsWithDelta(1.0, Marking::decode($marking, Kind::Ceramic)[0]->capacitanceF / (round($figure * 10) * 10 ** $power * 1e-12), 1e-9);
+                self::assertNotNull(PreferredValues::seriesOf(Marking::decode($marking, Kind::Ceramic)[0]->capacitanceF));
+                ++$seen;
+            }
+        }
+        self::assertSame(168, $seen);
+    }
+
+    public function test_the_series_of_iec_60063_hold_each_other(): void
+    {
+        self::assertSame([3, 6, 12, 24], array_map(count(...), array_values(PreferredValues::SERIES)));
+        foreach (['E3' => 'E6', 'E6' => 'E12', 'E12' => 'E24'] as $coarse => $fine) {
+            self::assertSame([], array_diff(PreferredValues::SERIES[$coarse], PreferredValues::SERIES[$fine]));
+        }
+        self::assertSame(['E3', 'E6', 'E12', 'E24', null], array_map(PreferredValues::seriesOf(...), [47e-6, 33e-6, 12e-9, 9.1e-12, 104e-6]));
+        self::assertEqualsWithDelta(100e-6, PreferredValues::nearest(104e-6), 1e-12);
+        self::assertEqualsWithDelta(100e-6, PreferredValues::nearest(95e-6), 1e-12);
+    }
+}
