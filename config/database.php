@@ -8,7 +8,7 @@ return [
         'mariadb' => [
             'driver' => 'mariadb',
             'host' => env('DB_HOST', '127.0.0.1'),
-            'port' => env('DB_PORT', '33140'),
+            'port' => env('DB_PORT', '13140'),
             'database' => env('DB_DATABASE', 'ash_bench'),
             'username' => env('DB_USERNAME', 'ash_bench'),
             'password' => env('DB_PASSWORD', ''),

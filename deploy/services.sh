@@ -1,3 +1,4 @@
+# The database's usual ports lie below 32768: above it the kernel hands ports to outgoing connections, and one of those may be in the way.
 # Shared by bin/start and bin/test: what they need installed, and the services they start. Sourced, never run.
 # Expects ROOT (the checkout) and VAR (where everything that is written at run time lives).
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Batteries\BatteryController;
 use App\Batteries\CalendarController;
+use App\Capacitors\CapacitorController;
 use App\Corrosion\LeakController;
 use App\Http\ComputeController;
 use App\Http\OpenApiController;
@@ -22,6 +23,7 @@ use App\People\PeopleController;
 use App\People\SessionController;
 use App\Rails\RunController;
 use App\Report\LinkController;
+use App\Shelf\ShelfController;
 use Illuminate\Support\Facades\Route;
 
 // Public: nothing of the record.
@@ -47,6 +49,12 @@ Route::middleware('auth:sanctum')->group(static function (): void {
         Route::get('rail-runs/{run}', [RunController::class, 'show']);
         Route::get('meters', [MeterController::class, 'index']);
         Route::get('meters/{meter}/scene', [MeterController::class, 'scene']);
+        Route::get('jobs/{job}/capacitors', [CapacitorController::class, 'show']);
+        Route::get('jobs/{job}/substitutes', [CapacitorController::class, 'substitutes']);
+        Route::get('shelf', [ShelfController::class, 'index']);
+        Route::get('shelf/{item}', [ShelfController::class, 'show']);
+        Route::get('shopping', [ShelfController::class, 'shopping']);
+        Route::get('labels', [ShelfController::class, 'labels']);
         Route::get('jobs/{job}/memory', [MemoryController::class, 'show']);
         Route::get('jobs/{job}/soak', [MemoryController::class, 'soak']);
         Route::get('memory-sources/{source}', [MemoryController::class, 'source']);
@@ -65,6 +73,14 @@ Route::middleware('auth:sanctum')->group(static function (): void {
         Route::post('jobs/{job}/photos', [PhotoController::class, 'store']);
         Route::post('jobs/{job}/battery-options', [BatteryController::class, 'options']);
         Route::post('jobs/{job}/continuity/take', [LeakController::class, 'take']);
+        Route::post('jobs/{job}/capacitors/take', [CapacitorController::class, 'take']);
+        Route::post('capacitors/decode', [CapacitorController::class, 'decode']);
+        Route::post('shelf', [ShelfController::class, 'store']);
+        Route::post('shelf/import', [ShelfController::class, 'import']);
+        Route::put('shelf/{item}', [ShelfController::class, 'update']);
+        Route::post('shelf/{item}/moves', [ShelfController::class, 'move']);
+        Route::post('shelf/{item}/reservations', [ShelfController::class, 'reserve']);
+        Route::delete('shelf-reservations/{reservation}', [ShelfController::class, 'release']);
         Route::post('jobs/{job}/memory-sources', [MemoryController::class, 'text']);
         Route::post('jobs/{job}/memory-sources/csv', [MemoryController::class, 'csv']);
         Route::post('jobs/{job}/captures', [MemoryController::class, 'capture']);

@@ -7,6 +7,7 @@ use App\Logbook\BoardController;
 use App\Logbook\MachineController;
 use App\Logbook\PhotoController;
 use App\Report\ReportController;
+use App\Shelf\ShelfController;
 use Illuminate\Support\Facades\Route;
 
 // For an owner: signed, expiring, one report.
@@ -23,6 +24,8 @@ Route::middleware(['auth', 'can:read', 'throttle:api'])->group(static function (
     Route::get('photos/{photo}/thumbnail', [PhotoController::class, 'thumbnail']);
     Route::get('machines/{machine}/profile.json', [MachineController::class, 'export']);
     Route::get('boards/{board}/record.json', [BoardController::class, 'export']);
+    Route::get('shelf.csv', [ShelfController::class, 'csv']);
+    Route::get('shopping.csv', [ShelfController::class, 'shoppingCsv']);
     Route::get('boards/{board}/readings.csv', [BoardController::class, 'csv']);
 });
 

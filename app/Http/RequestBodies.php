@@ -91,6 +91,21 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'RowsBody', required: ['name', 'rows'], properties: [
     new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'rows', type: 'object', additionalProperties: true, description: 'radix, word_bits, chip, rows[] {name, start, words, first, bit_0: first or last, parity}'),
 ])]
+#[OA\Schema(schema: 'DecodeBody', required: ['marking'], properties: [new OA\Property(property: 'marking', type: 'string'), new OA\Property(property: 'kind', type: 'string', enum: \Ash\Capacitors\Kind::class)])]
+#[OA\Schema(schema: 'TakeCapacitanceBody', required: ['id', 'at', 'meter', 'cap', 'in_circuit'], properties: [
+    new OA\Property(property: 'id', type: 'string', description: 'ULID of the entry'), new OA\Property(property: 'at', type: 'string', format: 'date-time'), new OA\Property(property: 'meter', type: 'string'),
+    new OA\Property(property: 'cap', type: 'string', description: 'designator or place'), new OA\Property(property: 'in_circuit', type: 'boolean'), new OA\Property(property: 'visual', type: 'array', items: new OA\Items(type: 'string')),
+    new OA\Property(property: 'esr_ohm'), new OA\Property(property: 'lead_ohm'), new OA\Property(property: 'sure', type: 'boolean'),
+])]
+#[OA\Schema(schema: 'ShelfBody', required: ['sku', 'place'], properties: [
+    new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'sku', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'kind', type: 'string', nullable: true),
+    new OA\Property(property: 'place', type: 'string'), new OA\Property(property: 'source', type: 'string', nullable: true), new OA\Property(property: 'donor_board', type: 'string', nullable: true), new OA\Property(property: 'tested', type: 'boolean'),
+    new OA\Property(property: 'came_on', type: 'string', nullable: true), new OA\Property(property: 'safety_class', type: 'string', nullable: true),
+    new OA\Property(property: 'marked_f'), new OA\Property(property: 'rated_v'), new OA\Property(property: 'quantity'), new OA\Property(property: 'low_at'), new OA\Property(property: 'esr_ohm'), new OA\Property(property: 'hours'), new OA\Property(property: 'temperature_c'), new OA\Property(property: 'diameter_mm'), new OA\Property(property: 'height_mm'), new OA\Property(property: 'pitch_mm'), new OA\Property(property: 'tolerance_minus_pct'), new OA\Property(property: 'tolerance_plus_pct'),
+])]
+#[OA\Schema(schema: 'MoveBody', required: ['id'], properties: [new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'change'), new OA\Property(property: 'counted'), new OA\Property(property: 'note', type: 'string', nullable: true)])]
+#[OA\Schema(schema: 'ReservationBody', required: ['id', 'job', 'quantity'], properties: [new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'job', type: 'string'), new OA\Property(property: 'quantity')])]
+#[OA\Schema(schema: 'FileBody', required: ['file'], properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')])]
 #[OA\Schema(schema: 'LinkBody', required: ['days'], properties: [new OA\Property(property: 'days', type: 'integer', minimum: 1, maximum: 90)])]
 #[OA\Schema(schema: 'AnyDocument', type: 'object', additionalProperties: true)]
 final readonly class RequestBodies

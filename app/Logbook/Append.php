@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use App\Batteries\CompleteBattery;
+use App\Capacitors\CompleteCapacitor;
 use App\Corrosion\CompleteContinuity;
 use App\Http\Conflict;
 use App\Memory\CompleteMemory;
 use App\People\Person;
 use App\Rails\RecordReading;
 use App\Rails\StoredReading;
+use App\Shelf\Shelf;
 use Ash\Document\InvalidDocument;
 use Ash\Logbook\CloseRule;
 use Ash\Logbook\EntryDraft;
@@ -86,6 +88,9 @@ final readonly class Append
             StoredReading::query()->create([...$row, 'entry_id' => $entry->id, 'at' => $entry->at]);
         }
         Projection::follow($this->job, $entry, $corrected);
+        if ($entry->kind === EntryKind::Part && isset($entry->data['kept_at']) && $corrected === null) {
+            Shelf::keep($entry, $this->who->name);
+        }
         if ($entry->kind === EntryKind::Strip) {
             LearnConnectors::from($entry, $this->job);
         }
@@ -178,6 +183,10 @@ final readonly class Append
             EntryKind::Battery => CompleteBattery::note($this->job, $draft->data),
             EntryKind::ClockRead => CompleteBattery::clock($this->job, $draft->data),
             EntryKind::Continuity => CompleteContinuity::judge($this->job, $draft->data),
+            EntryKind::Capacitor => CompleteCapacitor::found($this->job, $draft->data),
+            EntryKind::CapReading => CompleteCapacitor::reading($this->job, $draft->data),
+            EntryKind::Rework => CompleteCapacitor::rework($this->job, $draft->data),
+            EntryKind::Part => $this->part($draft),
             EntryKind::Memory => CompleteMemory::run($this->job, $draft->data),
             EntryKind::Swap => CompleteMemory::swap($this->job, $draft->data),
             EntryKind::Soak => CompleteMemory::soak($this->job, $draft->data),
@@ -186,6 +195,22 @@ final readonly class Append
             EntryKind::Photo, EntryKind::Pin => Photo::complete($this->job, $draft->kind, $draft->data),
             default => $draft->data,
         }, null];
+    }
+
+    /**
+     * A part from the shelf leaves it with the entry, or the entry is not made.
+     *
+     * @return array<string, mixed>
+     */
+    private function part(EntryDraft $draft): array
+    {
+        if ($draft->corrects !== null) {
+            Shelf::giveBack($draft->corrects, $this->who->name);
+        }
+        $item = isset($draft->data['shelf']) ? Shelf::use($this->job, $draft->id, $draft->data, $this->who->name) : null;
+        CompleteCapacitor::part($this->job, $draft->data, $item);
+
+        return [...$draft->data, ...($item === null ? [] : ['sku' => $item->sku, 'source' => $draft->data['source'] ?? "shelf, {$item->place}"])];
     }
 
     private function gate(EntryDraft $draft): GateState

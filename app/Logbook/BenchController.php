@@ -19,12 +19,16 @@ final readonly class BenchController
     {
         $open = Cards::jobs()->where('state', 'open')->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::LISTED)->get();
         $count = $open->count() < self::LISTED ? $open->count() : DB::table('jobs')->where('state', 'open')->count();
+        // What a job waited for has come: it stands first, also when it was parked.
+        $back = Cards::jobs()->whereIn('jobs.id', DB::table('open_items')->where('open', true)->where('kind', 'waiting')->whereNotNull('ready')->limit(self::LISTED)->pluck('job_id'))->whereIn('state', ['open', 'parked'])->get();
+        $ids = $back->pluck('id')->all();
+        $open = $back->concat($open->reject(static fn (object $row): bool => in_array($row->id ?? '', $ids, true)));
         $recent = Cards::jobs()->where('state', 'closed')->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::RECENT)->get();
 
         return new JsonResponse(new BenchPage(
             Cards::jobCards($open),
-            $count - $open->count(),
-            Cards::itemCards(Cards::items()->where('kind', 'waiting')->limit(self::LISTED)),
+            max(0, $count - $open->count()),
+            Cards::itemCards(Cards::items()->where('kind', 'waiting')->reorder()->orderByRaw('ready IS NULL')->orderBy('since')->limit(self::LISTED)),
             Cards::itemCards(Cards::items()->where('kind', 'hazard')->limit(self::LISTED)),
             Cards::itemCards(Cards::items()->whereNotNull('due')->reorder('due')->limit(self::LISTED)),
             Cards::jobCards($recent),

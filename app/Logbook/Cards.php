@@ -95,7 +95,7 @@ final readonly class Cards
     {
         $r = new Row($row);
 
-        return new OpenItemCard($r->string('id'), $r->string('job_id'), sprintf('J-%04d', $r->int('number')), $r->string('kind'), $r->string('text'), $r->text('asked'), self::time($r->string('since')), self::maybe($r->text('due')), $r->text('due') !== null && $r->string('due') <= now()->utc()->format('Y-m-d H:i:s'));
+        return new OpenItemCard($r->string('id'), $r->string('job_id'), sprintf('J-%04d', $r->int('number')), $r->string('kind'), $r->string('text'), $r->text('asked'), self::time($r->string('since')), self::maybe($r->text('due')), $r->text('due') !== null && $r->string('due') <= now()->utc()->format('Y-m-d H:i:s'), $r->text('ready'));
     }
 
     public static function items(): Builder

@@ -19,6 +19,7 @@ use Carbon\CarbonImmutable;
  * @property ?CarbonImmutable $due
  * @property bool             $open
  * @property ?string          $ended_by
+ * @property ?string          $ready    where what it waits for lies now
  */
 final class OpenItem extends ClientKeyed
 {

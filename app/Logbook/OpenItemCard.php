@@ -29,6 +29,8 @@ final readonly class OpenItemCard
         public ?string $due,
         #[OA\Property(description: 'its time has come')]
         public bool $is_due,
+        #[OA\Property(description: 'where what it waits for lies now')]
+        public ?string $ready,
     ) {
     }
 }

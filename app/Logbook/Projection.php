@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use App\Capacitors\CapacitorTests;
 use App\Rails\StoredReading;
+use App\Shelf\Shelf;
+use Ash\Capacitors\BoardCapacitor;
+use Ash\Document\Node;
 use Ash\Logbook\EntryKind;
 use Ash\Logbook\EntryWords;
 use Ash\Logbook\Outcome;
@@ -26,7 +30,9 @@ final readonly class Projection
     {
         match ($corrected->kind) {
             EntryKind::Reading => StoredReading::query()->where('entry_id', $corrected->id)->update(['superseded' => true]),
-            EntryKind::Hazard, EntryKind::Waiting, EntryKind::Clock, EntryKind::Battery, EntryKind::Continuity => OpenItem::query()->where('id', $corrected->id)->update(['open' => false, 'ended_by' => $by->id]),
+            EntryKind::Part => self::partBack($corrected, $by),
+            EntryKind::CapReading => CapacitorTests::forget($corrected),
+            EntryKind::Hazard, EntryKind::Waiting, EntryKind::Clock, EntryKind::Battery, EntryKind::Continuity, EntryKind::Capacitor => OpenItem::query()->where('id', $corrected->id)->update(['open' => false, 'ended_by' => $by->id]),
             EntryKind::Undone, EntryKind::Arrived, EntryKind::ClockRead => OpenItem::query()->where('ended_by', $corrected->id)->update(['open' => true, 'ended_by' => null]),
             default => null,
         };
@@ -42,10 +48,29 @@ final readonly class Projection
             EntryKind::ClockRead => self::end(Record::word($entry, 'test'), $entry),
             EntryKind::Battery => self::battery($entry),
             EntryKind::Continuity => self::continuity($entry),
+            EntryKind::Capacitor => self::capacitor($entry),
+            EntryKind::CapReading => CapacitorTests::take($entry),
+            EntryKind::Part => CapacitorTests::replaced($entry, true),
             EntryKind::Undone => self::end(Record::word($entry, 'hazard'), $entry),
             EntryKind::Arrived => self::end(Record::word($entry, 'waiting'), $entry),
             default => null,
         };
+    }
+
+    /** What came from the shelf lies there again. A correction has given it back already, before it took its own. */
+    private static function partBack(Entry $part, Entry $by): void
+    {
+        CapacitorTests::replaced($part, false);
+        $by->kind === EntryKind::Withdrawn && Shelf::giveBack($part->id, $by->author);
+    }
+
+    /** One that nobody knows waits with a question. */
+    private static function capacitor(Entry $entry): void
+    {
+        $it = BoardCapacitor::read(Node::of((object) array_diff_key($entry->data, ['asked' => 1])));
+        if ($it->part === null) {
+            self::open($entry, 'waiting', "which capacitor is it: {$it->key}".($it->rail === null ? '' : ", on {$it->rail}").", {$it->words()}", Record::word($entry, 'asked') ?: null, $entry->at->format('Y-m-d H:i:s'));
+        }
     }
 
     private static function open(Entry $entry, string $kind, string $text, ?string $asked, string $since, string $due = ''): void

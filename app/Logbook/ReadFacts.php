@@ -37,7 +37,7 @@ final readonly class ReadFacts
             $lastReading !== null && $lastPart !== null && $lastPart->at > $lastReading->at,
             array_values($items->where('kind', 'hazard')->map(static fn (OpenItem $item): string => $item->text)->all()),
             array_values($items->where('kind', 'waiting')->map(static fn (OpenItem $item): array => [
-                'for' => $item->text, 'asked' => $item->asked, 'since' => $item->since->format('j M Y'),
+                'for' => $item->text, 'asked' => $item->asked, 'since' => $item->since->format('j M Y'), 'ready' => $item->ready,
             ])->all()),
             $record->parts(),
             $record->leaps(),

@@ -15,6 +15,8 @@ use App\Logbook\SaveProfile;
 use App\Memory\Sources;
 use App\People\Person;
 use App\Rails\Run;
+use App\Shelf\ShelfCsv;
+use App\Shelf\ShelfItem;
 use Ash\Document\Node;
 use Ash\Logbook\EntryDraft;
 use Carbon\CarbonImmutable;
@@ -46,6 +48,7 @@ final class DemoSeeder
         foreach (self::files('machines') as $file) {
             SaveProfile::asNew((string) file_get_contents($file), 'Ines Calder');
         }
+        ShelfCsv::import(database_path('demo/shelf.csv'), $people['ines']);
         foreach (self::files('jobs') as $file) {
             $seeder->job(Node::parse((string) file_get_contents($file)));
         }
@@ -92,10 +95,14 @@ final class DemoSeeder
         $this->add($entry, ['kind' => 'memory', 'minutes' => 10, 'data' => (object) ['source' => $id, 'condition' => $given->at('condition')->raw()]], 1);
     }
 
-    /** "@tag" in the notes stands for the entry that carries the tag. */
+    /** "@tag" in the notes stands for the entry that carries the tag, "@shelf:NUMBER" for a part of the shelf. */
     private function resolved(Node $data): object
     {
-        return (object) array_map(fn (mixed $value): mixed => is_string($value) && str_starts_with($value, '@') ? $this->tags[substr($value, 1)] : $value, get_object_vars($data->object()));
+        return (object) array_map(fn (mixed $value): mixed => match (true) {
+            is_string($value) && str_starts_with($value, '@shelf:') => ShelfItem::query()->where('sku', substr($value, 7))->firstOrFail()->id,
+            is_string($value) && str_starts_with($value, '@') => $this->tags[substr($value, 1)],
+            default => $value,
+        }, get_object_vars($data->object()));
     }
 
     /** @param array<string, mixed> $fields */

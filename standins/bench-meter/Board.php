@@ -22,9 +22,10 @@ final class Board
     /**
      * @param array<string, Rail>   $rails
      * @param list<Fault>           $faults
-     * @param array<string, ?float> $traces ohms by the name of the place, without the leads; null: open
+     * @param array<string, ?float> $traces     ohms by the name of the place, without the leads; null: open
+     * @param array<string, float>  $capacitors farads by designator
      */
-    private function __construct(private readonly array $rails, private readonly array $faults, public readonly string $title, public readonly float $noiseV, private readonly float $leadOhms, private readonly array $traces)
+    private function __construct(private readonly array $rails, private readonly array $faults, public readonly string $title, public readonly float $noiseV, private readonly float $leadOhms, private readonly array $traces, private readonly array $capacitors)
     {
     }
 
@@ -39,9 +40,9 @@ final class Board
             throw new \RuntimeException("{$file} names a board that is not there");
         }
 
-        /** @var array{rails: array<string, Rail>, noise_v?: float, lead_ohms?: float} $board */
-        /** @var array{title?: string, faults?: list<Fault>, traces?: array<string, ?float>} $scene */
-        return new self($board['rails'], $scene['faults'] ?? [], $scene['title'] ?? '', $board['noise_v'] ?? 0.002, $board['lead_ohms'] ?? 0.18, $scene['traces'] ?? []);
+        /** @var array{rails: array<string, Rail>, noise_v?: float, lead_ohms?: float, capacitors?: array<string, float>} $board */
+        /** @var array{title?: string, faults?: list<Fault>, traces?: array<string, ?float>, capacitors?: array<string, float>} $scene */
+        return new self($board['rails'], $scene['faults'] ?? [], $scene['title'] ?? '', $board['noise_v'] ?? 0.002, $board['lead_ohms'] ?? 0.18, $scene['traces'] ?? [], ($scene['capacitors'] ?? []) + ($board['capacitors'] ?? []));
     }
 
     /** How the meter itself behaves at this probe: silent, drops, garbled, busy, error, overload, or null when it is well. */
@@ -109,8 +110,11 @@ final class Board
     }
 
     /** Farads across a rail. */
-    public function capacitance(string $rail): ?float
+    public function capacitance(string $rail, string $point): ?float
     {
+        if ($rail === 'capacitor') {
+            return $this->capacitors[$point] ?? null;
+        }
         $it = $this->rails[$rail] ?? null;
 
         return $it === null ? null : $it['farads'] ?? 0.001;

@@ -29,7 +29,7 @@ final class DemoTest extends TestCase
     {
         self::assertGreaterThanOrEqual(5, Machine::query()->count());
         self::assertSame(12, Board::query()->count());
-        self::assertSame(10, Job::query()->count());
+        self::assertSame(11, Job::query()->count());
         self::assertEqualsWithDelta(400, Entry::query()->count(), 40);
         $states = Job::query()->pluck('state')->countBy()->all();
         self::assertSame(['closed', 'open', 'parked'], array_keys(collect($states)->sortKeys()->all()));

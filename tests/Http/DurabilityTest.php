@@ -19,7 +19,7 @@ final class DurabilityTest extends TestCase
     {
         parent::setUp();
         $this->folder = sys_get_temp_dir().'/ash-durable-'.bin2hex(random_bytes(4));
-        $port = 33171;
+        $port = 13171;
         $this->services("DB_PASSWORD=durable start_database && prepare_database ash_durable && DB_PASSWORD=durable && database_sql -e \"ALTER USER 'ash_bench'@'127.0.0.1' IDENTIFIED BY 'durable'\"", $port);
         config(['database.connections.mariadb.port' => $port, 'database.connections.mariadb.database' => 'ash_durable', 'database.connections.mariadb.password' => 'durable', 'session.driver' => 'array']);
         DB::purge('mariadb');
@@ -33,7 +33,7 @@ final class DurabilityTest extends TestCase
         parent::tearDown();
     }
 
-    private function services(string $command, int $port = 33171): void
+    private function services(string $command, int $port = 13171): void
     {
         $script = 'set -e; ROOT='.escapeshellarg(base_path()).' VAR='.escapeshellarg($this->folder)." DB_PORT={$port} DB_PASSWORD=durable; . \"\$ROOT/deploy/services.sh\"; {$command}";
         exec('bash -c '.escapeshellarg($script).' >/dev/null 2>&1 </dev/null', result_code: $status);

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Ash\Logbook;
 
 use Ash\Batteries\BatteryNote;
+use Ash\Capacitors\CapacitorNote;
+use Ash\Capacitors\Kind;
 use Ash\Corrosion\SurveyPlace;
 use Ash\Document\Node;
 use Ash\Memory\MemoryNote;
@@ -40,6 +42,9 @@ final readonly class EntryData
             EntryKind::Rebuilt => ['item' => Ulid::read($data->only('item', 'fixings')->at('item')), 'fixings' => $data->has('fixings') ? Fixing::readAll($data->at('fixings')) : null],
             EntryKind::Survey => SurveyPlace::read($data),
             EntryKind::Continuity => self::continuity($data),
+            EntryKind::Capacitor => CapacitorNote::found($data),
+            EntryKind::CapReading => CapacitorNote::reading($data),
+            EntryKind::Rework => CapacitorNote::rework($data),
             EntryKind::Memory => MemoryNote::run($data),
             EntryKind::Swap => MemoryNote::swap($data),
             EntryKind::Soak => MemoryNote::soak($data),
@@ -114,7 +119,9 @@ final readonly class EntryData
     /** @return array<string, mixed> */
     private static function part(Node $data): array
     {
-        $data->only('designator', 'from', 'to', 'source', 'date_code');
+        $data->only('designator', 'from', 'to', 'source', 'date_code', 'shelf', 'quantity', 'polarity', 'kept_at');
+        $stripe = $data->optional('polarity')?->string();
+        $stripe === null || in_array($stripe, ['plus', 'minus'], true) || $data->at('polarity')->refuse('must be plus or minus: the board\'s mark that the part\'s stripe sits at');
 
         return [
             'designator' => $data->at('designator')->text(60),
@@ -122,6 +129,10 @@ final readonly class EntryData
             'to' => $data->at('to')->text(120),
             'source' => $data->optional('source')?->text(120),
             'date_code' => $data->optional('date_code')?->text(20),
+            'shelf' => $data->has('shelf') ? Ulid::read($data->at('shelf')) : null,
+            'quantity' => $data->optional('quantity')?->integer(1, 10_000),
+            'polarity' => $stripe,
+            'kept_at' => $data->optional('kept_at')?->text(120),
         ];
     }
 
@@ -140,15 +151,22 @@ final readonly class EntryData
     /** @return array<string, mixed> */
     private static function decision(Node $data): array
     {
-        $data->only('reason', 'rail', 'band');
+        $data->only('reason', 'rail', 'band', 'capacitors', 'policy');
         if ($data->has('rail') !== $data->has('band')) {
             $data->refuse('rail and band come together');
         }
+        if ($data->has('capacitors') !== $data->has('policy')) {
+            $data->refuse('capacitors and policy come together');
+        }
+        $policy = $data->optional('policy')?->string();
+        $policy === null || in_array($policy, ['replace_bad', 'replace_kind'], true) || $data->at('policy')->refuse('must be replace_bad or replace_kind');
 
         return [
             'reason' => $data->at('reason')->text(500),
             'rail' => $data->optional('rail')?->text(40),
             'band' => $data->optional('band')?->enum(Band::class)->value,
+            'capacitors' => $data->optional('capacitors')?->enum(Kind::class)->value,
+            'policy' => $policy,
         ];
     }
 

@@ -28,6 +28,9 @@ enum EntryKind: string
     case Swap = 'swap';
     case Soak = 'soak';
     case DateCodes = 'date_codes';
+    case Capacitor = 'capacitor';
+    case CapReading = 'cap_reading';
+    case Rework = 'rework';
     case Photo = 'photo';
     case Pin = 'pin';
     case Stage = 'stage';
@@ -48,6 +51,7 @@ enum EntryKind: string
             self::Strip => 'taken out',
             self::Rebuilt => 'put back',
             self::Survey => 'leak survey',
+            self::CapReading => 'capacitor',
             self::Memory => 'memory test',
             self::Swap => 'chips exchanged',
             self::DateCodes => 'date codes',
@@ -58,6 +62,6 @@ enum EntryKind: string
     /** Kinds whose data say everything, so that text may be left out. */
     public function speaksForItself(): bool
     {
-        return in_array($this, [self::Memory, self::Swap, self::Soak, self::DateCodes, self::Clock, self::ClockRead, self::Strip, self::Rebuilt, self::Survey, self::Continuity, self::Photo, self::Reading, self::Stage, self::Battery, self::Part, self::Waiting, self::Undone, self::Arrived, self::Outcome, self::Gate], true);
+        return in_array($this, [self::Capacitor, self::CapReading, self::Rework, self::Memory, self::Swap, self::Soak, self::DateCodes, self::Clock, self::ClockRead, self::Strip, self::Rebuilt, self::Survey, self::Continuity, self::Photo, self::Reading, self::Stage, self::Battery, self::Part, self::Waiting, self::Undone, self::Arrived, self::Outcome, self::Gate], true);
     }
 }

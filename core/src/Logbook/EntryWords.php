@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Logbook;
 
 use Ash\Batteries\BatteryNote;
+use Ash\Capacitors\CapacitorNote;
 use Ash\Corrosion\SurveyPlace;
 use Ash\Memory\MemoryNote;
 use Ash\Quantity\Notation;
@@ -33,6 +34,9 @@ final readonly class EntryWords
             EntryKind::Rebuilt => 'Back in: '.self::word($data, 'what'),
             EntryKind::Survey => SurveyPlace::words($data),
             EntryKind::Continuity => self::continuity($data),
+            EntryKind::Capacitor => CapacitorNote::foundWords($data),
+            EntryKind::CapReading => CapacitorNote::readingWords($data),
+            EntryKind::Rework => CapacitorNote::reworkWords($data),
             EntryKind::Memory => MemoryNote::runWords($data),
             EntryKind::Swap => MemoryNote::swapWords($data),
             EntryKind::Soak => MemoryNote::soakWords($data),
@@ -56,7 +60,7 @@ final readonly class EntryWords
     public static function part(array $data): string
     {
         return self::word($data, 'designator').self::after($data, 'from', ': ').' to '.self::word($data, 'to')
-            .self::after($data, 'source', ', from ').self::after($data, 'date_code', ', date code ');
+            .self::after($data, 'source', ', from ').self::after($data, 'date_code', ', date code ').self::after($data, 'polarity', ', stripe at ').self::after($data, 'kept_at', '; the original is kept in ');
     }
 
     /** @param array<string, mixed> $data */

@@ -11,12 +11,12 @@ use Ash\Rails\PowerOn;
 final readonly class JobFacts
 {
     /**
-     * @param list<string>                                            $hazards     open temporary fixes
-     * @param list<array{for: string, asked: ?string, since: string}> $waiting     what the job waits for
-     * @param list<string>                                            $parts       replaced, one line each, in time order
-     * @param array<string, array{level: PowerOn, reason: string}>    $leaps       latest recorded leap by gate
-     * @param list<string>                                            $biasedChips three-supply chips of the memory maps, in words
-     * @param ?string                                                 $memory      what the last memory test suspects, while nothing was changed since
+     * @param list<string>                                                             $hazards     open temporary fixes
+     * @param list<array{for: string, asked: ?string, since: string, ready?: ?string}> $waiting     what the job waits for; ready says where it lies now
+     * @param list<string>                                                             $parts       replaced, one line each, in time order
+     * @param array<string, array{level: PowerOn, reason: string}>                     $leaps       latest recorded leap by gate
+     * @param list<string>                                                             $biasedChips three-supply chips of the memory maps, in words
+     * @param ?string                                                                  $memory      what the last memory test suspects, while nothing was changed since
      */
     public function __construct(
         public Stage $stage,

@@ -42,6 +42,11 @@ final readonly class NextStep
             return null;
         }
         $asked = $first['asked'] === null ? '' : ", asked of {$first['asked']}";
+        foreach ($facts->waiting as $it) {
+            if (($it['ready'] ?? null) !== null) {
+                return new self("Take it up again: {$it['for']} has arrived.", $it['ready'], null);
+            }
+        }
 
         return new self("Waits for {$first['for']}{$asked}.", "since {$first['since']}", null);
     }

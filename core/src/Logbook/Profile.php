@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Logbook;
 
 use Ash\Batteries\BoardNeeds;
+use Ash\Capacitors\BoardCapacitor;
 use Ash\Document\Node;
 use Ash\Memory\FittedMemory;
 use Ash\Rails\Budget;
@@ -29,6 +30,7 @@ final readonly class Profile
      * @param list<array{name: string, orientation: string}>          $connectors  which way round they sit
      * @param ?BoardNeeds                                             $battery     what the boards want of their battery
      * @param list<FittedMemory>                                      $memories    maps of what is fitted
+     * @param list<BoardCapacitor>                                    $capacitors  by designator
      */
     private function __construct(
         public string $slug,
@@ -44,13 +46,14 @@ final readonly class Profile
         public array $connectors,
         public ?BoardNeeds $battery,
         public array $memories,
+        public array $capacitors,
     ) {
     }
 
     /** @throws \Ash\Document\InvalidDocument */
     public static function read(Node $node): self
     {
-        $node->only('format', 'slug', 'name', 'kind', 'boards', 'rails', 'supply', 'source_notes', 'cautions', 'connectors', 'battery', 'memories');
+        $node->only('format', 'slug', 'name', 'kind', 'boards', 'rails', 'supply', 'source_notes', 'cautions', 'connectors', 'battery', 'memories', 'capacitors');
         if ($node->at('format')->string() !== self::FORMAT) {
             $node->at('format')->refuse('must be '.self::FORMAT);
         }
@@ -74,6 +77,7 @@ final readonly class Profile
             self::connectors($node->optional('connectors')),
             $node->has('battery') ? BoardNeeds::read($node->at('battery')) : null,
             self::memories($node),
+            self::capacitors($node, $rails),
         );
     }
 
@@ -142,6 +146,24 @@ final readonly class Profile
             'name' => $board->at('name')->text(120),
             'serial' => $board->optional('serial')?->text(60),
         ], $nodes);
+    }
+
+    /**
+     * @param array<string, Rail> $rails
+     *
+     * @return list<BoardCapacitor>
+     */
+    private static function capacitors(Node $node, array $rails): array
+    {
+        $all = BoardCapacitor::readAll($node->optional('capacitors'));
+        $boards = array_map(static fn (Node $it): string => $it->at('key')->string(), $node->at('boards')->items());
+        foreach ($node->optional('capacitors')?->items() ?? [] as $i => $it) {
+            $all[$i]->rail === null || isset($rails["\0{$all[$i]->rail}"]) || $it->at('rail')->refuse("the profile has no rail \"{$all[$i]->rail}\"");
+            $board = $all[$i]->text('board');
+            $board === null || in_array($board, $boards, true) || $it->at('board')->refuse('is not a board of this machine: '.implode(', ', $boards));
+        }
+
+        return $all;
     }
 
     /** @return list<FittedMemory> */

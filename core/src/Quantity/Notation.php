@@ -40,7 +40,8 @@ final readonly class Notation
         }
         $rounded = (float) sprintf('%.'.($digits - 1).'e', $value);
         $exponent = (int) floor(log10(abs($rounded)) / 3 + 1e-12) * 3;
-        $exponent = max(-12, min(12, $exponent));
+        // Nobody at a bench says millifarad: 4700 µF it is (common practice).
+        $exponent = $unit === Unit::Farad && $exponent === -3 ? -6 : max(-12, min(12, $exponent));
 
         return self::plain($rounded / 10 ** $exponent, $digits).' '.Prefix::PRINTED[$exponent].$unit->value;
     }

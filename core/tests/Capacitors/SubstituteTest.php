@@ -43,7 +43,7 @@ final class SubstituteTest extends TestCase
 
         return [
             'the same' => [[], [], ['rail_v' => 12, 'clearance_mm' => 25], 'fits', 'the same value'],
-            'half as much again' => [[], ['marked_f' => 1500e-6], [], 'fits', '1.5 mF for 1 mF'],
+            'half as much again' => [[], ['marked_f' => 1500e-6], [], 'fits', '1500 µF for 1000 µF'],
             'more than that' => [[], ['marked_f' => 1510e-6], [], 'no', 'outside'],
             'less in a filter' => [[], ['marked_f' => 999e-6], [], 'no', 'outside'],
             'within tolerance in coupling' => [['position' => 'coupling'], ['marked_f' => 820e-6], [], 'fits', '820 µF'],

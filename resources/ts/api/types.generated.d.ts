@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/capacitors/decode": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["decodeMarking"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/compute/{room}/{verb}": {
         parameters: {
             query?: never;
@@ -158,6 +174,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["compareBatteries"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/capacitors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showCapacitors"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/capacitors/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeCapacitance"];
         delete?: never;
         options?: never;
         head?: never;
@@ -348,6 +396,38 @@ export interface paths {
             cookie?: never;
         };
         get: operations["showStrip"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/substitutes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showSubstitutes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showLabels"];
         put?: never;
         post?: never;
         delete?: never;
@@ -788,6 +868,118 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showShelf"];
+        put?: never;
+        post: operations["addToShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shelf-reservations/{reservation}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["release"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shelf/{item}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showShelfItem"];
+        put: operations["changeShelfItem"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shelf/{item}/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["moveShelfItem"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shelf/{item}/reservations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["reserve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shelf/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["importShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showShopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -857,6 +1049,57 @@ export interface components {
         /** @description A calendar's address, shown once. */
         CalendarCard: {
             url: string;
+        };
+        /** @description The capacitors of a job. */
+        CapacitorPage: {
+            caps: components["schemas"]["CapCard"][];
+            cautions: string[];
+            job: components["schemas"]["JobCard"];
+            kinds: components["schemas"]["ChoiceCard"][];
+            /** @description the one to measure next */
+            live: string | null;
+            looks: components["schemas"]["LookCard"][];
+            policies: components["schemas"]["PolicyCard"][];
+            positions: components["schemas"]["ChoiceCard"][];
+            rails: string[];
+            rework: components["schemas"]["ChoiceCard"][];
+            to_replace: string[];
+            /** @description places of the continuity run */
+            traces: components["schemas"]["ChoiceCard"][];
+        };
+        /** @description A capacitor of the board. */
+        CapCard: {
+            /** @description when it was found while walking */
+            entry_id: string | null;
+            esr: string | null;
+            esr_strip: components["schemas"]["StripCard"] | null;
+            guess: string | null;
+            in_circuit: boolean;
+            key: string;
+            kind: string | null;
+            known: boolean;
+            limits: string;
+            looks: string[];
+            place: string;
+            polarised: boolean;
+            previous: string | null;
+            proven: boolean;
+            rail: string | null;
+            reading_id: string | null;
+            reasons: string[];
+            ref: string | null;
+            /** @description by what */
+            replaced: string | null;
+            rework: string[];
+            siblings: string[];
+            strip: components["schemas"]["StripCard"];
+            /** @description as it was read last */
+            value: string | null;
+            /** @description keep, watch or replace */
+            verdict: string | null;
+            /** @description the question it waits with */
+            waiting: string | null;
+            words: string;
         };
         CaptureBody: {
             /** @description ULID */
@@ -941,6 +1184,26 @@ export interface components {
             share: string;
             type: string;
         };
+        DecodeBody: {
+            /** @enum {string} */
+            kind?: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression";
+            marking: string;
+        };
+        /** @description What a marking may mean. */
+        DecodedCard: {
+            /** Format: float */
+            marked_f: number;
+            /** Format: float */
+            minus_pct: number | null;
+            /** Format: float */
+            plus_pct: number | null;
+            /** Format: float */
+            rated_v: number | null;
+            says: string;
+            scheme: string;
+            /** @description preferred series that has the value; null when it is none */
+            series: string | null;
+        };
         EntryBody: {
             /** Format: date-time */
             at: string;
@@ -952,7 +1215,7 @@ export interface components {
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "symptom" | "observation" | "reading" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "battery" | "clock" | "clock_read" | "strip" | "rebuilt" | "survey" | "continuity" | "memory" | "swap" | "soak" | "date_codes" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn";
+            kind?: "symptom" | "observation" | "reading" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "battery" | "clock" | "clock_read" | "strip" | "rebuilt" | "survey" | "continuity" | "memory" | "swap" | "soak" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -998,11 +1261,20 @@ export interface components {
             example: string;
             word: string;
         };
+        /** @description What the meter gave in farads. */
+        FaradsTaken: {
+            state: string;
+            words: string;
+        };
         /** @description One thing that is wrong with what was sent. */
         Fault: {
             detail: string;
             /** @description RFC 6901 pointer into the body */
             pointer: string;
+        };
+        FileBody: {
+            /** Format: binary */
+            file: string;
         };
         FitBody: {
             candidate: string;
@@ -1087,6 +1359,13 @@ export interface components {
             sheet: components["schemas"]["SheetCard"];
             stages: components["schemas"]["StageCard"][];
         };
+        /** @description A label for a board, an original or a bag. */
+        LabelCard: {
+            lines: string[];
+            title: string;
+            /** @description what the code opens */
+            url: string;
+        };
         /** @description The leak survey of a job, the work list that follows from it, and the continuity of what it touched. */
         LeakPage: {
             carries: string[];
@@ -1147,6 +1426,12 @@ export interface components {
             suspects: components["schemas"]["MemorySuspect"][];
             unexplained: number;
             unmapped: number;
+        };
+        /** @description A look and the key that picks it. */
+        LookCard: {
+            key: string;
+            value: string;
+            words: string;
         };
         /** @description A machine in a list. */
         MachineCard: {
@@ -1322,6 +1607,22 @@ export interface components {
             resolution_v: number;
             standin: boolean;
         };
+        MoveBody: {
+            change?: unknown;
+            counted?: unknown;
+            /** @description ULID */
+            id: string;
+            note?: string | null;
+        };
+        /** @description A change of a quantity. */
+        MoveCard: {
+            at: string;
+            author: string;
+            change: number;
+            job_id: string | null;
+            note: string | null;
+            why: string;
+        };
         /** @description The next step in words. */
         NextCard: {
             room: string | null;
@@ -1349,6 +1650,8 @@ export interface components {
             job_id: string;
             job_label: string;
             kind: string;
+            /** @description where what it waits for lies now */
+            ready: string | null;
             since: string;
             text: string;
         };
@@ -1475,6 +1778,22 @@ export interface components {
             step: string;
             text: string;
         };
+        /** @description Replace what measures bad, or all of a kind: the sum behind it. */
+        PolicyCard: {
+            advice: string;
+            bad: number;
+            because: string | null;
+            chance: string;
+            chosen: string | null;
+            count: number;
+            expected: string;
+            kind: string;
+            prior: string;
+            reasons: string[];
+            tested: number;
+            untested: number;
+            words: string;
+        };
         /** @description A rail of a profile in words. */
         RailCard: {
             feeds: string[];
@@ -1520,6 +1839,20 @@ export interface components {
             line: number;
             says: string;
             text: string;
+        };
+        ReservationBody: {
+            /** @description ULID */
+            id: string;
+            job: string;
+            quantity: unknown;
+        };
+        /** @description What a job has set aside. */
+        ReservationCard: {
+            author: string;
+            id: string;
+            job_id: string;
+            job_label: string;
+            quantity: number;
         };
         RowsBody: {
             name: string;
@@ -1596,6 +1929,98 @@ export interface components {
             /** @description what the time spent says */
             notices: string[];
             suspected: components["schemas"]["SuspectCard"][];
+        };
+        ShelfBody: {
+            came_on?: string | null;
+            diameter_mm?: unknown;
+            donor_board?: string | null;
+            esr_ohm?: unknown;
+            height_mm?: unknown;
+            hours?: unknown;
+            /** @description ULID */
+            id?: string;
+            kind?: string | null;
+            low_at?: unknown;
+            marked_f?: unknown;
+            name?: string;
+            pitch_mm?: unknown;
+            place: string;
+            quantity?: unknown;
+            rated_v?: unknown;
+            safety_class?: string | null;
+            sku: string;
+            source?: string | null;
+            temperature_c?: unknown;
+            tested?: boolean;
+            tolerance_minus_pct?: unknown;
+            tolerance_plus_pct?: unknown;
+        };
+        /** @description Parts of one sort on the shelf. */
+        ShelfCard: {
+            came_on: string;
+            /** Format: float */
+            diameter_mm: number | null;
+            /** @description name of the board an original came from */
+            donor_board: string | null;
+            donor_board_id: string | null;
+            free: number;
+            /** Format: float */
+            height_mm: number | null;
+            /** Format: float */
+            hours: number | null;
+            id: string;
+            kind: string | null;
+            low: boolean;
+            low_at: number | null;
+            name: string;
+            /** Format: float */
+            pitch_mm: number | null;
+            place: string;
+            quantity: number;
+            reserved: number;
+            sku: string;
+            source: string | null;
+            /** Format: float */
+            temperature_c: number | null;
+            tested: boolean;
+            /** @description in words */
+            value: string | null;
+        };
+        /** @description Parts of one sort, with their history. */
+        ShelfItemPage: {
+            item: components["schemas"]["ShelfCard"];
+            /** @description open jobs */
+            jobs: components["schemas"]["ChoiceCard"][];
+            moves: components["schemas"]["MoveCard"][];
+            reservations: components["schemas"]["ReservationCard"][];
+        };
+        /** @description The shelf, a page of it. */
+        ShelfPage: {
+            boards: components["schemas"]["ChoiceCard"][];
+            /** @description of what was asked for */
+            count: number;
+            items: components["schemas"]["ShelfCard"][];
+            kinds: components["schemas"]["ChoiceCard"][];
+            /** @description cursor of the next page */
+            next: string | null;
+        };
+        /** @description What all open jobs want. */
+        ShoppingPage: {
+            /** @description what runs low on the shelf */
+            low: string[];
+            rows: components["schemas"]["ShoppingRow"][];
+        };
+        /** @description A value to buy. */
+        ShoppingRow: {
+            buy: number;
+            jobs: string[];
+            kind: string;
+            /** @description already there and free */
+            shelf: number;
+            spares: number;
+            value: string;
+            volts: string;
+            wanted: number;
         };
         SignInBody: {
             /** @description What the writing routes take, for the description. The core reads the bodies themselves, strictly. */
@@ -1818,6 +2243,36 @@ export interface components {
             ticked: boolean;
             what: string;
         };
+        /** @description A part of the shelf beside the original. */
+        SubstituteChoice: {
+            item: components["schemas"]["ShelfCard"];
+            /** @description at the board */
+            life: string | null;
+            reasons: string[];
+            /** Format: float */
+            score: number;
+            verdict: string;
+            words: string;
+        };
+        /** @description What may stand for a capacitor, best first. */
+        SubstitutePage: {
+            /**
+             * Format: float
+             * @description temperature that life is told for
+             */
+            at_c: number;
+            cap: components["schemas"]["CapCard"];
+            choices: components["schemas"]["SubstituteChoice"][];
+            /** Format: float */
+            clearance_mm: number | null;
+            /** Format: float */
+            diameter_mm: number | null;
+            /** Format: float */
+            height_mm: number | null;
+            /** Format: float */
+            pitch_mm: number | null;
+            says: string;
+        };
         SumBody: {
             counted_kib: unknown;
             modules: {
@@ -1864,6 +2319,20 @@ export interface components {
             test_point: string;
             /** @enum {string} */
             what: "volts" | "ohms";
+        };
+        TakeCapacitanceBody: {
+            /** Format: date-time */
+            at: string;
+            /** @description designator or place */
+            cap: string;
+            esr_ohm?: unknown;
+            /** @description ULID of the entry */
+            id: string;
+            in_circuit: boolean;
+            lead_ohm?: unknown;
+            meter: string;
+            sure?: boolean;
+            visual?: string[];
         };
         /** @description What the meter gave. */
         TakenCard: {
@@ -2032,12 +2501,45 @@ export interface operations {
             };
         };
     };
+    decodeMarking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["DecodeBody"];
+            };
+        };
+        responses: {
+            /** @description what it may mean; nothing when it cannot be read */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DecodedCard"][];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
     compute: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                room: "rails" | "batteries" | "corrosion" | "memory";
+                room: "rails" | "batteries" | "corrosion" | "memory" | "capacitors";
                 verb: string;
             };
             cookie?: never;
@@ -2199,6 +2701,63 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OptionCard"][];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showCapacitors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the board's list, readings, policy */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CapacitorPage"];
+                };
+            };
+        };
+    };
+    takeCapacitance: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["TakeCapacitanceBody"];
+            };
+        };
+        responses: {
+            /** @description a reading in the record, or why there is none */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaradsTaken"];
                 };
             };
             /** @description refused */
@@ -2647,6 +3206,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StripPage"];
+                };
+            };
+        };
+    };
+    showSubstitutes: {
+        parameters: {
+            query?: {
+                /** @description temperature at the board */
+                at_c?: string;
+                cap?: string;
+            };
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description parts of the shelf, best first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SubstitutePage"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showLabels: {
+        parameters: {
+            query?: {
+                /** @description comma-separated */
+                boards?: string;
+                /** @description comma-separated */
+                items?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description labels to print */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelCard"][];
                 };
             };
         };
@@ -3664,6 +4283,274 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    showShelf: {
+        parameters: {
+            query?: {
+                after?: string;
+                /** @description originals kept from this board */
+                board?: string;
+                kind?: string;
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description parts by number */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfPage"];
+                };
+            };
+        };
+    };
+    addToShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ShelfBody"];
+            };
+        };
+        responses: {
+            /** @description on the shelf */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemPage"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    release: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                reservation: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description free again */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description gone already */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showShelfItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the part */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemPage"];
+                };
+            };
+        };
+    };
+    changeShelfItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ShelfBody"];
+            };
+        };
+        responses: {
+            /** @description changed; the quantity changes by moves only */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemPage"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    moveShelfItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["MoveBody"];
+            };
+        };
+        responses: {
+            /** @description received or counted */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemPage"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    reserve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ReservationBody"];
+            };
+        };
+        responses: {
+            /** @description set aside */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemPage"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    importShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": components["schemas"]["FileBody"];
+            };
+        };
+        responses: {
+            /** @description how many were taken */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnyDocument"];
+                };
+            };
+            /** @description refused whole, with the row and the column */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showShopping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what all open jobs want */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShoppingPage"];
+                };
             };
         };
     };

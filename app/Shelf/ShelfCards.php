@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shelf;
+
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
+use Illuminate\Support\Facades\DB;
+
+/** Parts of the shelf as they are handed out. */
+final readonly class ShelfCards
+{
+    /**
+     * @param array<ShelfItem> $items
+     * @param string|null      $job   whose own reservations count as free
+     *
+     * @return array<string, ShelfCard> by item
+     */
+    public static function of(array $items, ?string $job = null): array
+    {
+        $ids = array_map(static fn (ShelfItem $it): string => $it->id, $items);
+        $reserved = DB::table('shelf_reservations')->whereIn('item_id', $ids)->when($job !== null, static fn ($query) => $query->where('job_id', '<>', $job))->groupBy('item_id')->selectRaw('item_id, SUM(quantity) AS held')->pluck('held', 'item_id');
+        $boards = DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')->whereIn('boards.id', array_filter(array_map(static fn (ShelfItem $it): ?string => $it->donor_board_id, $items)))->selectRaw("boards.id, CONCAT(machines.name, ', ', boards.name) AS name")->pluck('name', 'id');
+        $cards = [];
+        foreach ($items as $it) {
+            $held = is_numeric($reserved->get($it->id)) ? (int) $reserved->get($it->id) : 0;
+            $board = $boards->get($it->donor_board_id ?? '');
+            $number = static fn (string $field): ?float => is_numeric($it->spec[$field] ?? null) ? (float) $it->spec[$field] : null;
+            $cards[$it->id] = new ShelfCard(
+                $it->id, $it->sku, $it->name, $it->kind, $it->marked_f === null || $it->rated_v === null ? null : Notation::print($it->marked_f, Unit::Farad, 4).' '.Notation::print($it->rated_v, Unit::Volt),
+                $it->quantity, $held, max(0, $it->quantity - $held), $it->low(), $it->low_at, $it->place, $it->source, is_string($board) ? $board : null, $it->donor_board_id, $it->tested, $it->came_on->format('Y-m-d'),
+                $number('diameter_mm'), $number('height_mm'), $number('pitch_mm'), $number('temperature_c'), $number('hours'),
+            );
+        }
+
+        return $cards;
+    }
+}

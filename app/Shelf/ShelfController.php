@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shelf;
+
+use App\Capacitors\CapacitorPages;
+use App\Http\Body;
+use App\Http\Errors;
+use App\Logbook\ChoiceCard;
+use App\Logbook\Job;
+use App\Logbook\Row;
+use App\People\SignedIn;
+use Ash\Capacitors\Kind;
+use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
+use Ash\Shelf\Shopping;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use OpenApi\Attributes as OA;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+final readonly class ShelfController
+{
+    private const PAGE = 60;
+    private const LABELS = 60;
+
+    #[OA\Get(path: '/shelf', operationId: 'showShelf', tags: ['shelf'], parameters: [
+        new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'kind', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'board', description: 'originals kept from this board', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'after', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'parts by number', content: new OA\JsonContent(ref: ShelfPage::class))])]
+    public function index(Request $request): JsonResponse
+    {
+        $query = Node::of((object) $request->query->all())->only('search', 'kind', 'board', 'after');
+        $word = static fn (string $name): ?string => $query->has($name) && !$query->at($name)->isNull() && trim($query->at($name)->string()) !== '' ? trim($query->at($name)->string()) : null;
+        $items = ShelfItem::query()->when($word('kind') !== null, static fn ($q) => $q->where('kind', $query->at('kind')->enum(Kind::class)->value))->when($word('board') !== null, static fn ($q) => $q->where('donor_board_id', $word('board')));
+        foreach (preg_split('/\s+/', $word('search') ?? '', -1, PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
+            $like = '%'.addcslashes($part, '%_\\').'%';
+            $items->where(static fn ($q) => $q->where('name', 'like', $like)->orWhere('sku', 'like', $like)->orWhere('place', 'like', $like));
+        }
+        $count = (clone $items)->count();
+        $rows = $items->when($word('after') !== null, static fn ($q) => $q->where('sku', '>', $word('after')))->orderBy('sku')->limit(self::PAGE + 1)->get();
+        $shown = $rows->take(self::PAGE);
+
+        return new JsonResponse(new ShelfPage(
+            array_values(ShelfCards::of($shown->all())), $count, $rows->count() > self::PAGE ? $shown->last()?->sku : null,
+            array_map(static fn (Kind $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Kind::cases()),
+            array_values(DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')->orderBy('machines.name')->orderBy('boards.slot')->limit(500)->selectRaw("boards.id, CONCAT(machines.name, ', ', boards.name) AS name")->get()->map(static fn (object $row): ChoiceCard => new ChoiceCard((new Row($row))->string('id'), (new Row($row))->string('name')))->all()),
+        ));
+    }
+
+    #[OA\Post(path: '/shelf', operationId: 'addToShelf', tags: ['shelf'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ShelfBody')), responses: [new OA\Response(response: 201, description: 'on the shelf', content: new OA\JsonContent(ref: ShelfItemPage::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    public function store(Request $request): JsonResponse
+    {
+        [$item, $new] = Shelf::add(Body::of($request), SignedIn::person($request));
+
+        return new JsonResponse(self::page($item), $new ? 201 : 200);
+    }
+
+    #[OA\Get(path: '/shelf/{item}', operationId: 'showShelfItem', tags: ['shelf'], parameters: [new OA\PathParameter(name: 'item', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'the part', content: new OA\JsonContent(ref: ShelfItemPage::class))])]
+    public function show(ShelfItem $item): JsonResponse
+    {
+        return new JsonResponse(self::page($item));
+    }
+
+    #[OA\Put(path: '/shelf/{item}', operationId: 'changeShelfItem', tags: ['shelf'], parameters: [new OA\PathParameter(name: 'item', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ShelfBody')), responses: [new OA\Response(response: 200, description: 'changed; the quantity changes by moves only', content: new OA\JsonContent(ref: ShelfItemPage::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    public function update(Request $request, ShelfItem $item): JsonResponse
+    {
+        $body = Body::of($request);
+        $body->optional('quantity')?->refuse('changes by a receipt or a count only');
+        $item->update(array_diff_key(Shelf::read($body, $item), ['quantity' => 1]));
+
+        return new JsonResponse(self::page($item->refresh()));
+    }
+
+    #[OA\Post(path: '/shelf/{item}/moves', operationId: 'moveShelfItem', tags: ['shelf'], parameters: [new OA\PathParameter(name: 'item', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/MoveBody')), responses: [new OA\Response(response: 200, description: 'received or counted', content: new OA\JsonContent(ref: ShelfItemPage::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    public function move(Request $request, ShelfItem $item): JsonResponse
+    {
+        return new JsonResponse(self::page(Shelf::move($item, Body::of($request), SignedIn::person($request))));
+    }
+
+    #[OA\Post(path: '/shelf/{item}/reservations', operationId: 'reserve', tags: ['shelf'], parameters: [new OA\PathParameter(name: 'item', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ReservationBody')), responses: [new OA\Response(response: 200, description: 'set aside', content: new OA\JsonContent(ref: ShelfItemPage::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    public function reserve(Request $request, ShelfItem $item): JsonResponse
+    {
+        Shelf::reserve($item, Body::of($request), SignedIn::person($request));
+
+        return new JsonResponse(self::page($item));
+    }
+
+    #[OA\Delete(path: '/shelf-reservations/{reservation}', operationId: 'release', tags: ['shelf'], parameters: [new OA\PathParameter(name: 'reservation', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'free again'), new OA\Response(response: 409, description: 'gone already', content: new OA\JsonContent(ref: Errors::class))])]
+    public function release(string $reservation): JsonResponse
+    {
+        Shelf::release($reservation);
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Post(path: '/shelf/import', operationId: 'importShelf', tags: ['shelf'], requestBody: new OA\RequestBody(content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(ref: '#/components/schemas/FileBody'))), responses: [new OA\Response(response: 201, description: 'how many were taken', content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')), new OA\Response(response: 422, description: 'refused whole, with the row and the column', content: new OA\JsonContent(ref: Errors::class))])]
+    public function import(Request $request): JsonResponse
+    {
+        $file = $request->file('file');
+        $file instanceof UploadedFile && $file->isValid() || throw InvalidDocument::at('/file', 'is missing, or did not arrive whole');
+
+        return new JsonResponse(['taken' => ShelfCsv::import($file->getRealPath(), SignedIn::person($request))], 201);
+    }
+
+    public function csv(): StreamedResponse
+    {
+        return self::stream('shelf.csv', ShelfCsv::export());
+    }
+
+    #[OA\Get(path: '/shopping', operationId: 'showShopping', tags: ['shelf'], responses: [new OA\Response(response: 200, description: 'what all open jobs want', content: new OA\JsonContent(ref: ShoppingPage::class))])]
+    public function shopping(): JsonResponse
+    {
+        return new JsonResponse(new ShoppingPage(
+            array_map(static fn (array $it): ShoppingRow => new ShoppingRow($it['kind'], $it['value'], $it['volts'], $it['wanted'], $it['spares'], $it['shelf'], $it['buy'], $it['jobs']), self::wanted()),
+            array_values(ShelfItem::query()->whereNotNull('low_at')->whereColumn('quantity', '<=', 'low_at')->orderBy('sku')->limit(200)->get()->map(static fn (ShelfItem $it): string => "{$it->name}: {$it->quantity} left, {$it->place}")->all()),
+        ));
+    }
+
+    public function shoppingCsv(): StreamedResponse
+    {
+        $rows = self::wanted();
+
+        return self::stream('shopping.csv', (static function () use ($rows): \Generator {
+            yield "kind,value,volts,wanted,spares,on_shelf,buy,jobs\r\n";
+            foreach ($rows as $it) {
+                yield ShelfCsv::line([$it['kind'], $it['value'], $it['volts'], $it['wanted'], $it['spares'], $it['shelf'], $it['buy'], implode('; ', $it['jobs'])]);
+            }
+        })());
+    }
+
+    #[OA\Get(path: '/labels', operationId: 'showLabels', tags: ['shelf'], parameters: [
+        new OA\QueryParameter(name: 'items', description: 'comma-separated', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'boards', description: 'comma-separated', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'labels to print', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: LabelCard::class)))])]
+    public function labels(Request $request): JsonResponse
+    {
+        $query = Node::of((object) $request->query->all())->only('items', 'boards');
+        $ids = static fn (string $name): array => $query->has($name) && !$query->at($name)->isNull() ? array_slice(array_filter(explode(',', $query->at($name)->string())), 0, self::LABELS) : [];
+        $root = $request->root();
+        $boards = DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')->whereIn('boards.id', $ids('boards'))->get(['boards.id', 'boards.name', 'boards.serial', 'machines.name as machine'])
+            ->map(static fn (object $row): LabelCard => new LabelCard((new Row($row))->string('machine'), array_values(array_filter([(new Row($row))->string('name'), (new Row($row))->text('serial')])), "{$root}/boards/".(new Row($row))->string('id')));
+        $items = array_map(static fn (ShelfCard $it): LabelCard => new LabelCard($it->sku, array_values(array_filter([$it->name, $it->donor_board, $it->place])), "{$root}/shelf/{$it->id}"), array_values(ShelfCards::of(ShelfItem::query()->whereIn('id', $ids('items'))->orderBy('sku')->get()->all())));
+
+        return new JsonResponse([...$boards->all(), ...$items]);
+    }
+
+    private static function page(ShelfItem $item): ShelfItemPage
+    {
+        $reservations = DB::table('shelf_reservations')->leftJoin('jobs', 'jobs.id', '=', 'shelf_reservations.job_id')->where('item_id', $item->id)->orderBy('at')->get(['shelf_reservations.id', 'job_id', 'jobs.number', 'shelf_reservations.quantity', 'shelf_reservations.author']);
+        $moves = DB::table('shelf_moves')->where('item_id', $item->id)->orderByDesc('at')->orderByDesc('id')->limit(50)->get();
+
+        return new ShelfItemPage(
+            ShelfCards::of([$item])[$item->id],
+            array_values($reservations->map(static function (object $row): ReservationCard {
+                $r = new Row($row);
+
+                return new ReservationCard($r->string('id'), $r->string('job_id'), sprintf('J-%04d', $r->int('number')), $r->int('quantity'), $r->string('author'));
+            })->all()),
+            array_values($moves->map(static function (object $row): MoveCard {
+                $r = new Row($row);
+
+                return new MoveCard(\App\Logbook\Cards::time($r->string('at')), $r->int('change'), $r->string('why'), $r->text('note'), $r->string('author'), $r->text('job_id'));
+            })->all()),
+            array_values(Job::query()->where('state', 'open')->orderByDesc('last_entry_at')->limit(100)->get(['id', 'number', 'title'])->map(static fn (Job $it): ChoiceCard => new ChoiceCard($it->id, "{$it->label()}, {$it->title}"))->all()),
+        );
+    }
+
+    /** @return list<array{kind: string, value: string, volts: string, marked_f: float, rated_v: float, wanted: int, spares: int, shelf: int, buy: int, jobs: list<string>}> */
+    private static function wanted(): array
+    {
+        $jobs = Job::query()->where('state', 'open')->where(static fn ($query) => $query->whereIn('id', DB::table('capacitor_tests')->where('current', true)->select('job_id'))->orWhereIn('id', DB::table('entries')->where('kind', 'decision')->whereRaw("JSON_VALUE(data, '$.policy') = 'replace_kind'")->select('job_id')))->orderBy('number')->limit(200)->get();
+        $wanted = [];
+        foreach ($jobs as $job) {
+            foreach (CapacitorPages::of($job)->wanted() as $it) {
+                if ($it->part !== null) {
+                    $wanted[] = ['job' => $job->label(), 'key' => $it->key, 'kind' => $it->part->kind, 'marked_f' => $it->part->markedF, 'rated_v' => $it->part->ratedV];
+                }
+            }
+        }
+        $values = array_values(array_unique(array_map(static fn (array $it): float => $it['marked_f'], $wanted)));
+        $shelf = [];
+        if ($values !== []) {
+            $items = ShelfItem::query()->whereNotNull('kind')->where('quantity', '>', 0)->where(static function ($query) use ($values): void {
+                foreach ($values as $value) {
+                    $query->orWhereBetween('marked_f', [$value * (1 - 1e-9), $value * (1 + 1e-9)]);
+                }
+            })->limit(2000)->get();
+            $cards = ShelfCards::of($items->all());
+            foreach ($items as $item) {
+                $shelf[] = ['kind' => Kind::from((string) $item->kind), 'marked_f' => (float) $item->marked_f, 'rated_v' => (float) $item->rated_v, 'free' => $cards[$item->id]->free];
+            }
+        }
+
+        return Shopping::list($wanted, $shelf);
+    }
+
+    /** @param iterable<string> $lines */
+    private static function stream(string $name, iterable $lines): StreamedResponse
+    {
+        return new StreamedResponse(static function () use ($lines): void {
+            foreach ($lines as $line) {
+                echo $line;
+            }
+        }, 200, ['Content-Type' => 'text/csv; charset=utf-8; header=present', 'Content-Disposition' => "attachment; filename=\"{$name}\""]);
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shelf;
+
+use App\Logbook\ReadingsCsv;
+use App\People\Person;
+use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\Uid\Ulid;
+
+/** The shelf as CSV (RFC 4180), out and in. A file with one broken row is refused whole, with the row and the column. */
+final readonly class ShelfCsv
+{
+    public const COLUMNS = ['sku', 'name', 'kind', 'marked_f', 'rated_v', 'quantity', 'low_at', 'place', 'source', 'tested', 'came_on', 'esr_ohm', 'hours', 'temperature_c', 'diameter_mm', 'height_mm', 'pitch_mm', 'safety_class', 'tolerance_minus_pct', 'tolerance_plus_pct'];
+    private const NUMBERS = ['quantity', 'low_at', 'esr_ohm', 'hours', 'temperature_c', 'diameter_mm', 'height_mm', 'pitch_mm', 'tolerance_minus_pct', 'tolerance_plus_pct'];
+    private const MOST_ROWS = 5000;
+
+    /** @return int rows that were taken */
+    public static function import(string $path, Person $who): int
+    {
+        $file = new \SplFileObject($path);
+        $file->setFlags(\SplFileObject::READ_CSV | \SplFileObject::SKIP_EMPTY | \SplFileObject::READ_AHEAD | \SplFileObject::DROP_NEW_LINE);
+        $file->setCsvControl(',', '"', '');
+
+        return DB::transaction(static function () use ($file, $who): int {
+            $header = null;
+            $taken = 0;
+            foreach ($file as $i => $cells) {
+                $cells = array_map(static fn (mixed $it): string => is_string($it) ? $it : '', is_array($cells) ? array_values($cells) : []);
+                $row = $i + 1;
+                if ($header === null) {
+                    $header = self::header($cells);
+                    continue;
+                }
+                count($cells) === count($header) || throw InvalidDocument::at('/file', "row {$row}: has ".count($cells).' fields where the header has '.count($header));
+                ++$taken <= self::MOST_ROWS || throw InvalidDocument::at('/file', 'has more than '.self::MOST_ROWS.' rows: split it');
+                self::row(array_combine($header, $cells), $row, $who);
+            }
+            $header !== null && $taken > 0 || throw InvalidDocument::at('/file', 'has no rows');
+
+            return $taken;
+        });
+    }
+
+    /** @return iterable<string> lines */
+    public static function export(): iterable
+    {
+        yield implode(',', self::COLUMNS)."\r\n";
+        foreach (ShelfItem::query()->orderBy('sku')->lazy(500) as $it) {
+            $fields = [...$it->spec, 'sku' => $it->sku, 'name' => $it->name, 'kind' => $it->kind, 'marked_f' => $it->marked_f, 'rated_v' => $it->rated_v, 'quantity' => $it->quantity, 'low_at' => $it->low_at, 'place' => $it->place, 'source' => $it->source, 'tested' => $it->tested ? 'yes' : 'no', 'came_on' => $it->came_on->format('Y-m-d')];
+            yield self::line(array_map(static fn (string $column): mixed => $fields[$column] ?? null, self::COLUMNS));
+        }
+    }
+
+    /** @param list<mixed> $cells */
+    public static function line(array $cells): string
+    {
+        return implode(',', array_map(static function (mixed $cell): string {
+            $text = is_string($cell) ? ReadingsCsv::safe($cell) : (is_scalar($cell) ? (string) $cell : '');
+
+            return preg_match('/[",\r\n]/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
+        }, $cells))."\r\n";
+    }
+
+    /**
+     * @param list<string> $cells
+     *
+     * @return list<string>
+     */
+    private static function header(array $cells): array
+    {
+        $names = array_map(static fn (string $it): string => preg_replace('/^\x{FEFF}/u', '', trim($it)) ?? '', $cells);
+        foreach ($names as $i => $name) {
+            in_array($name, self::COLUMNS, true) || throw InvalidDocument::at('/file', "row 1: has a column \"{$name}\" that is not known; known are ".implode(', ', self::COLUMNS));
+            in_array($name, array_slice($names, 0, $i), true) && throw InvalidDocument::at('/file', "row 1: has the column \"{$name}\" twice");
+        }
+
+        return $names;
+    }
+
+    /** @param array<string, string> $cells */
+    private static function row(array $cells, int $row, Person $who): void
+    {
+        $fields = [];
+        foreach (array_filter($cells, static fn (string $it): bool => trim($it) !== '') as $column => $cell) {
+            $fields[$column] = match (true) {
+                in_array($column, self::NUMBERS, true) && is_numeric($cell) => $cell + 0,
+                in_array($column, ['marked_f', 'rated_v'], true) && is_numeric($cell) => (float) $cell,
+                $column === 'tested' && in_array(strtolower($cell), ['yes', 'true', '1'], true) => true,
+                $column === 'tested' && in_array(strtolower($cell), ['no', 'false', '0'], true) => false,
+                default => $cell,
+            };
+        }
+        try {
+            Shelf::create(Ulid::generate(), Shelf::read(Node::of((object) $fields)), $who);
+        } catch (InvalidDocument $fault) {
+            throw InvalidDocument::at('/file', "row {$row}, column ".(ltrim($fault->pointer, '/') ?: '1').": {$fault->detail}");
+        }
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shelf;
+
+use Ash\Capacitors\Stock;
+use Ash\Document\Node;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * Parts of one sort in one place.
+ *
+ * @property string               $id
+ * @property string               $sku
+ * @property string               $name
+ * @property ?string              $kind           of a capacitor; null for other parts
+ * @property ?float               $marked_f
+ * @property ?float               $rated_v
+ * @property array<string, mixed> $spec           further fields of a capacitor on the shelf
+ * @property int                  $quantity       the sum of its moves
+ * @property ?int                 $low_at         at or below this it is low
+ * @property string               $place
+ * @property ?string              $source
+ * @property ?string              $donor_board_id the board an original came from
+ * @property bool                 $tested
+ * @property CarbonImmutable      $came_on
+ */
+final class ShelfItem extends Model
+{
+    use HasUlids;
+
+    protected $fillable = ['id', 'sku', 'name', 'kind', 'marked_f', 'rated_v', 'spec', 'quantity', 'low_at', 'place', 'source', 'donor_board_id', 'tested', 'came_on'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['spec' => 'array', 'marked_f' => 'float', 'rated_v' => 'float', 'quantity' => 'integer', 'low_at' => 'integer', 'tested' => 'boolean', 'came_on' => 'immutable_date'];
+    }
+
+    public function low(): bool
+    {
+        return $this->low_at !== null && $this->quantity <= $this->low_at;
+    }
+
+    /** As the core chooses among; null for what is no capacitor with a value. */
+    public function stock(int $free): ?Stock
+    {
+        return $this->kind === null || $this->marked_f === null || $this->rated_v === null ? null
+            : Stock::read(Node::of((object) [...$this->spec, 'sku' => $this->sku, 'kind' => $this->kind, 'marked_f' => $this->marked_f, 'rated_v' => $this->rated_v, 'quantity' => max(0, $free)]));
+    }
+}

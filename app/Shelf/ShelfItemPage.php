@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shelf;
+
+use App\Logbook\ChoiceCard;
+use OpenApi\Attributes as OA;
+
+/** Parts of one sort, with their history. */
+#[OA\Schema]
+final readonly class ShelfItemPage
+{
+    /**
+     * @param list<ReservationCard> $reservations
+     * @param list<MoveCard>        $moves
+     * @param list<ChoiceCard>      $jobs
+     */
+    public function __construct(
+        #[OA\Property()]
+        public ShelfCard $item,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ReservationCard::class))]
+        public array $reservations,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: MoveCard::class))]
+        public array $moves,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'open jobs')]
+        public array $jobs,
+    ) {
+    }
+}
