@@ -46,7 +46,7 @@ final readonly class PhotoCards
             } else {
                 /** @var array{x: float|int, y: float|int, number: int} $data */
                 $data = $entry->data;
-                $pins[$photo][] = new PinCard($data['number'], (float) $data['x'], (float) $data['y'], $entry->text);
+                $pins[$photo][] = new PinCard($entry->id, $data['number'], (float) $data['x'], (float) $data['y'], $entry->text);
             }
         }
 

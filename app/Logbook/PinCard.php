@@ -11,6 +11,8 @@ use OpenApi\Attributes as OA;
 final readonly class PinCard
 {
     public function __construct(
+        #[OA\Property(description: 'the entry')]
+        public string $id,
         #[OA\Property()]
         public int $number,
         #[OA\Property(type: 'number')]

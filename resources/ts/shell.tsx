@@ -33,7 +33,7 @@ function SignedIn({ person }: { person: Person }) {
     useEffect(() => {
         openOutbox(person.id, (job) => {
             void client.invalidateQueries({ queryKey: ['job', job] });
-            for (const room of ['run', 'battery', 'leaks', 'strip', 'photos', 'memory', 'soak'])
+            for (const room of ['run', 'battery', 'leaks', 'strip', 'photos', 'memory', 'soak', 'capacitors', 'substitutes', 'shelf'])
                 void client.invalidateQueries({ queryKey: [room] });
             void client.invalidateQueries({ queryKey: ['bench'] });
         });
@@ -56,6 +56,7 @@ const ROOMS = [
     ['/', 'Bench'],
     ['/jobs', 'Jobs'],
     ['/machines', 'Machines'],
+    ['/shelf', 'Shelf'],
     ['/memory', 'Chips'],
     ['/meters', 'Meters'],
 ] as const;

@@ -1745,6 +1745,8 @@ export interface components {
         };
         /** @description A numbered mark on a picture, at shares of its width and height. */
         PinCard: {
+            /** @description the entry */
+            id: string;
             number: number;
             text: string;
             x: number;

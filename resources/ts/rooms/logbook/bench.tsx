@@ -146,6 +146,7 @@ function Items({ items, none }: { items: Schemas['OpenItemCard'][]; none: string
                     <span>
                         {item.text}
                         {item.asked !== null && <span className="text-soft">, asked of {item.asked}</span>}
+                        {item.ready !== null && <span className="block font-bold text-in">It has come: {item.ready}</span>}
                     </span>
                     <span className="text-sm whitespace-nowrap text-soft">
                         {item.is_due ? <span className="font-bold text-out">time to look, </span> : null}

@@ -2,7 +2,7 @@ import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
-import { Button, Notice, Part } from '../../ui/controls';
+import { Button, LinkButton, Notice, Part } from '../../ui/controls';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { day } from '../../ui/when';
@@ -55,6 +55,8 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
             }
             aside={
                 <>
+                    <LinkButton to={`/shelf?board=${id}`}>Originals kept</LinkButton>
+                    <LinkButton to={`/labels?boards=${id}`}>Label</LinkButton>
                     <a href={`/boards/${id}/record.json`} download className="inline-flex min-h-11 items-center px-2">
                         Record as JSON
                     </a>

@@ -59,6 +59,7 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
         b: () => void navigate(`/jobs/${job.id}/battery`),
         l: () => void navigate(`/jobs/${job.id}/leaks`),
         m: () => void navigate(`/jobs/${job.id}/memory`),
+        k: () => void navigate(`/jobs/${job.id}/capacitors`),
     });
     return (
         <Page
@@ -82,6 +83,7 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
                             ['b', 'battery and clock'],
                             ['l', 'leaks and continuity'],
                             ['m', 'memory'],
+                            ['k', 'capacitors'],
                         ]}
                     />
                     {canRun && (
@@ -146,6 +148,9 @@ function Rooms({ job }: { job: string }) {
             </LinkButton>
             <LinkButton to={`/jobs/${job}/memory`}>
                 Memory <kbd>m</kbd>
+            </LinkButton>
+            <LinkButton to={`/jobs/${job}/capacitors`}>
+                Capacitors <kbd>k</kbd>
             </LinkButton>
         </nav>
     );

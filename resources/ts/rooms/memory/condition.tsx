@@ -1,6 +1,7 @@
 import type { Schemas } from '../../api/client';
 import { Choice } from '../../ui/choice';
 import { Field } from '../../ui/controls';
+import { number } from '../../ui/number';
 
 export interface Condition {
     warmth: string;
@@ -9,10 +10,6 @@ export interface Condition {
     known_good: string;
 }
 export const NO_CONDITION: Condition = { warmth: 'none', minutes_on: '', pause_min: '', known_good: '' };
-
-/** What was typed, as a number when it is one; what is no number goes to the server, which says so. */
-export const number = (typed: string): number | string =>
-    typed.trim() !== '' && Number.isFinite(Number(typed.replace(',', '.'))) ? Number(typed.replace(',', '.')) : typed;
 
 export const conditionOf = (it: Condition): Record<string, unknown> => ({
     ...(it.warmth === 'none' ? {} : { warmth: it.warmth }),

@@ -5,7 +5,7 @@ import { api, data, Refusal, words, type Schemas } from '../../api/client';
 import { Button, Field, Notice, Part } from '../../ui/controls';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
-import { number } from './condition';
+import { number } from '../../ui/number';
 import { SocketMap } from './sockets';
 
 interface Memory {

@@ -9,7 +9,8 @@ import { Button, Cautions, Field, LinkButton, Notice, Part } from '../../ui/cont
 import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
-import { ConditionFields, conditionOf, NO_CONDITION, number } from './condition';
+import { number } from '../../ui/number';
+import { ConditionFields, conditionOf, NO_CONDITION } from './condition';
 import { Curve } from './curve';
 import { useSource, useTones } from './source';
 import { TesterChoice } from './testers';

@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import type { Schemas } from '../../api/client';
+import { record } from '../../api/outbox';
+import { Button, Field, Part } from '../../ui/controls';
+
+const SAYS: Partial<Record<string, string>> = { replace_bad: 'replace what measures bad', replace_kind: 'replace the kind' };
+
+/** Two schools, and the sum that decides between them; the bench chooses, with its reason. */
+export function Policies({
+    page,
+    may,
+    onSubstitutes,
+}: {
+    page: Schemas['CapacitorPage'];
+    may: boolean;
+    onSubstitutes: (key: string) => void;
+}) {
+    return (
+        <Part title="Replace what is bad, or the kind">
+            <ul className="flex flex-col divide-y divide-line">
+                {page.policies.map((policy) => (
+                    <Policy key={policy.kind} job={page.job.id} policy={policy} may={may} />
+                ))}
+            </ul>
+            {page.to_replace.length > 0 && (
+                <div className="mt-3 flex flex-wrap items-center gap-2">
+                    <span className="font-bold">To replace:</span>
+                    {page.to_replace.map((key) => (
+                        <Button key={key} onClick={() => onSubstitutes(key)}>
+                            {key}
+                        </Button>
+                    ))}
+                </div>
+            )}
+        </Part>
+    );
+}
+
+function Policy({ job, policy, may }: { job: string; policy: Schemas['PolicyCard']; may: boolean }) {
+    const [reason, setReason] = useState('');
+    const [error, setError] = useState<string>();
+    const choose = (chosen: string) =>
+        void record(
+            job,
+            {
+                kind: 'decision',
+                text: `${policy.words}: ${SAYS[chosen] ?? ''}`,
+                data: { reason, capacitors: policy.kind, policy: chosen },
+            },
+            `decided: ${policy.words}`,
+        ).then((sent) => {
+            setError(sent.state === 'refused' ? (sent.refusal.at('/data/reason') ?? sent.refusal.message) : undefined);
+            if (sent.state !== 'refused') setReason('');
+        });
+    return (
+        <li className="py-2">
+            <p>
+                <span className="font-bold">
+                    {policy.count} {policy.words}
+                </span>
+                : {policy.reasons.join('. ')}.
+            </p>
+            <p className="text-sm text-soft">{policy.prior}</p>
+            {policy.chosen !== null && (
+                <p className="mt-1 border-l-4 border-accent pl-2">
+                    Decided: {SAYS[policy.chosen]}, because {policy.because}
+                </p>
+            )}
+            {may && (
+                <div className="mt-1 flex flex-wrap items-end gap-2">
+                    <div className="min-w-44 flex-1">
+                        <Field
+                            label={`Because (${policy.words})`}
+                            value={reason}
+                            error={error}
+                            onChange={(event) => setReason(event.target.value)}
+                        />
+                    </div>
+                    <Button onClick={() => choose('replace_bad')}>Replace what is bad</Button>
+                    <Button onClick={() => choose('replace_kind')}>Replace the kind</Button>
+                </div>
+            )}
+        </li>
+    );
+}

@@ -1,0 +1,322 @@
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { ulid } from 'ulid';
+import { api, data, words, type Schemas } from '../../api/client';
+import { Button, Field, LinkButton, Notice, Part } from '../../ui/controls';
+import { useSend } from '../../ui/form';
+import { KeyHelp, useKeys } from '../../ui/keys';
+import { filled } from '../../ui/number';
+import { Loaded, Page } from '../../ui/page';
+import { choices, Select } from '../../ui/select';
+import { useMayRecord } from '../../ui/session';
+
+export function Shelf() {
+    const [query, setQuery] = useSearchParams();
+    const asked = {
+        search: query.get('search') ?? '',
+        kind: query.get('kind') ?? '',
+        board: query.get('board') ?? '',
+        after: query.get('after') ?? '',
+    };
+    const shelf = useQuery({
+        queryKey: ['shelf', asked],
+        placeholderData: keepPreviousData,
+        queryFn: () => data(api.GET('/shelf', { params: { query: asked } })),
+    });
+    const ask = (next: Partial<typeof asked>) =>
+        setQuery(
+            Object.entries({ ...asked, after: '', ...next }).filter(([, value]) => value !== ''),
+            { replace: true },
+        );
+    return <Loaded query={shelf}>{(page) => <ShelfSheet page={page} asked={asked} ask={ask} />}</Loaded>;
+}
+
+interface Asked {
+    search: string;
+    kind: string;
+    board: string;
+    after: string;
+}
+
+function ShelfSheet({ page, asked, ask }: { page: Schemas['ShelfPage']; asked: Asked; ask: (next: Partial<Asked>) => void }) {
+    const may = useMayRecord();
+    const navigate = useNavigate();
+    const client = useQueryClient();
+    const search = useRef<HTMLInputElement>(null);
+    const [adding, setAdding] = useState(false);
+    const [chosen, setChosen] = useState<string[]>([]);
+    useKeys({
+        '/': () => search.current?.focus(),
+        n: () => may && setAdding(true),
+        l: () => chosen.length > 0 && void navigate(`/labels?items=${chosen.join(',')}`),
+    });
+    return (
+        <Page
+            title="Shelf"
+            over={`${page.count} ${page.count === 1 ? 'sort' : 'sorts'} of parts`}
+            aside={
+                <>
+                    <KeyHelp
+                        keys={[
+                            ['/', 'search'],
+                            ['n', 'a new part'],
+                            ['l', 'labels of the chosen ones'],
+                        ]}
+                    />
+                    <LinkButton to="/shopping">Shopping list</LinkButton>
+                    <a href="/shelf.csv" download className="inline-flex min-h-11 items-center px-2">
+                        As CSV
+                    </a>
+                    {chosen.length > 0 && (
+                        <LinkButton to={`/labels?items=${chosen.join(',')}`}>
+                            Labels <kbd>l</kbd>
+                        </LinkButton>
+                    )}
+                    {may && (
+                        <Button look="main" onClick={() => setAdding(true)}>
+                            New part <kbd>n</kbd>
+                        </Button>
+                    )}
+                </>
+            }
+        >
+            {adding && <NewPart page={page} onClose={() => setAdding(false)} />}
+            <div className="grid items-end gap-3 sm:grid-cols-[2fr_1fr_2fr]">
+                <Field label="Search">
+                    {(ids) => (
+                        <input
+                            {...ids}
+                            ref={search}
+                            value={asked.search}
+                            placeholder="4700u, 4116, drawer 12"
+                            onChange={(event) => ask({ search: event.target.value })}
+                        />
+                    )}
+                </Field>
+                <Select label="Kind" value={asked.kind} options={choices(page.kinds, 'all')} onChange={(kind) => ask({ kind })} />
+                <Select
+                    label="Originals kept from"
+                    value={asked.board}
+                    options={choices(page.boards, 'any board')}
+                    onChange={(board) => ask({ board })}
+                />
+            </div>
+            {page.items.length === 0 ? (
+                <p className="sheet p-6 text-soft">Nothing like that is on the shelf.</p>
+            ) : (
+                <div className="sheet overflow-x-auto">
+                    <table className="w-full">
+                        <caption className="sr-only">Parts on the shelf</caption>
+                        <thead>
+                            <tr className="border-b border-line [&>th]:px-3 [&>th]:py-2">
+                                <th scope="col">Number</th>
+                                <th scope="col">Part</th>
+                                <th scope="col">There</th>
+                                <th scope="col">Free</th>
+                                <th scope="col">Place</th>
+                                <th scope="col">From</th>
+                                <th scope="col">Label</th>
+                            </tr>
+                        </thead>
+                        <tbody>
+                            {page.items.map((it) => (
+                                <tr key={it.id} className="border-b border-line [&>td]:px-3 [&>td]:py-1">
+                                    <td className="figure-number whitespace-nowrap">
+                                        <Link to={`/shelf/${it.id}`}>{it.sku}</Link>
+                                    </td>
+                                    <td>
+                                        {it.name}
+                                        {it.tested && <span className="text-sm text-soft">, tested</span>}
+                                    </td>
+                                    <td className="figure-number text-lg">
+                                        {it.quantity}
+                                        {it.low && <span className="ml-2 font-sans text-sm font-bold text-close">low</span>}
+                                    </td>
+                                    <td className="figure-number text-lg">{it.free}</td>
+                                    <td>{it.place}</td>
+                                    <td className="text-sm">{it.donor_board ?? it.source}</td>
+                                    <td>
+                                        <input
+                                            type="checkbox"
+                                            aria-label={`Label for ${it.sku}`}
+                                            checked={chosen.includes(it.id)}
+                                            onChange={(event) =>
+                                                setChosen(event.target.checked ? [...chosen, it.id] : chosen.filter((id) => id !== it.id))
+                                            }
+                                        />
+                                    </td>
+                                </tr>
+                            ))}
+                        </tbody>
+                    </table>
+                </div>
+            )}
+            <div className="flex gap-3">
+                {asked.after !== '' && <Button onClick={() => ask({ after: '' })}>From the beginning</Button>}
+                {page.next !== null && <Button onClick={() => ask({ after: page.next ?? '' })}>Further down the shelf</Button>}
+            </div>
+            {may && <Import onDone={() => void client.invalidateQueries({ queryKey: ['shelf'] })} />}
+        </Page>
+    );
+}
+
+const EMPTY = {
+    sku: '',
+    name: '',
+    kind: '',
+    marked_f: '',
+    rated_v: '',
+    quantity: '1',
+    low_at: '',
+    place: '',
+    source: '',
+    donor_board: '',
+    esr_ohm: '',
+    hours: '',
+    temperature_c: '',
+    diameter_mm: '',
+    height_mm: '',
+    pitch_mm: '',
+    safety_class: '',
+};
+const NUMBERS = ['quantity', 'low_at', 'esr_ohm', 'hours', 'temperature_c', 'diameter_mm', 'height_mm', 'pitch_mm', 'marked_f', 'rated_v'];
+
+function NewPart({ page, onClose }: { page: Schemas['ShelfPage']; onClose: () => void }) {
+    const client = useQueryClient();
+    const [id] = useState(ulid);
+    const [values, setValues] = useState(EMPTY);
+    const [tested, setTested] = useState(false);
+    const send = useSend(
+        () => data(api.POST('/shelf', { body: { ...(filled(values, NUMBERS) as unknown as Schemas['ShelfBody']), id, tested } })),
+        () => {
+            void client.invalidateQueries({ queryKey: ['shelf'] });
+            void client.invalidateQueries({ queryKey: ['bench'] });
+            onClose();
+        },
+    );
+    const field = (name: keyof typeof EMPTY, label: string, placeholder = '') => (
+        <Field
+            label={label}
+            placeholder={placeholder}
+            value={values[name]}
+            error={send.at(`/${name}`)}
+            onChange={(event) => setValues({ ...values, [name]: event.target.value })}
+        />
+    );
+    const pick = (name: 'kind' | 'donor_board' | 'safety_class', label: string, options: [string, string][]) => (
+        <Select
+            label={label}
+            value={values[name]}
+            options={options}
+            error={send.at(`/${name}`)}
+            onChange={(value) => setValues({ ...values, [name]: value })}
+        />
+    );
+    return (
+        <Part
+            title="A new part on the shelf"
+            aside={
+                <Button look="quiet" onClick={onClose}>
+                    Leave it
+                </Button>
+            }
+        >
+            <form
+                className="grid items-end gap-3 sm:grid-cols-4"
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    void send.submit();
+                }}
+            >
+                {field('sku', 'Number', 'AL-100-25')}
+                {field('name', 'Name', 'from value and kind')}
+                {pick('kind', 'Capacitor kind', choices(page.kinds, 'no capacitor'))}
+                {field('quantity', 'Quantity')}
+                {field('place', 'Place', 'drawer 12')}
+                {field('source', 'Source')}
+                {field('low_at', 'Low at')}
+                {pick('donor_board', 'Taken off board', choices(page.boards, 'none'))}
+                {values.kind !== '' && (
+                    <>
+                        {field('marked_f', 'Value, F', '100u')}
+                        {field('rated_v', 'Volts')}
+                        {field('diameter_mm', 'Diameter, mm')}
+                        {field('height_mm', 'Height, mm')}
+                        {field('pitch_mm', 'Pitch, mm')}
+                        {field('hours', 'Hours')}
+                        {field('temperature_c', 'At °C')}
+                        {field('esr_ohm', 'ESR, Ω')}
+                        {pick(
+                            'safety_class',
+                            'Safety class',
+                            ['', 'X1', 'X2', 'Y1', 'Y2'].map((it): [string, string] => [it, it === '' ? 'none' : it]),
+                        )}
+                    </>
+                )}
+                <label className="flex min-h-11 items-center gap-2">
+                    <input type="checkbox" checked={tested} onChange={(event) => setTested(event.target.checked)} />
+                    Tested
+                </label>
+                <Button type="submit" look="main" disabled={send.busy}>
+                    On the shelf
+                </Button>
+            </form>
+            {(send.problem ?? send.at('/id') ?? send.at('')) !== undefined && send.problem !== null && (
+                <Notice tone="bad">{send.problem}</Notice>
+            )}
+        </Part>
+    );
+}
+
+/** A file with one broken row is refused whole, with the row and the column. */
+function Import({ onDone }: { onDone: () => void }) {
+    const [said, setSaid] = useState<string | null>(null);
+    const [bad, setBad] = useState(false);
+    const take = (file: File | undefined) => {
+        if (file === undefined) return;
+        const form = new FormData();
+        form.append('file', file);
+        void data(
+            api.POST('/shelf/import', {
+                body: form as unknown as Schemas['FileBody'],
+                bodySerializer: (body) => body as unknown as FormData,
+            }),
+        ).then(
+            (answer) => {
+                setBad(false);
+                setSaid(`${String((answer as { taken?: number }).taken ?? '')} parts were taken in`);
+                onDone();
+            },
+            (caught: unknown) => {
+                setBad(true);
+                setSaid(words(caught));
+            },
+        );
+    };
+    return (
+        <Part title="From a CSV file">
+            <Field label="The same columns as the file that goes out">
+                {(ids) => (
+                    <input
+                        {...ids}
+                        type="file"
+                        accept=".csv,text/csv"
+                        aria-label="Shelf as CSV"
+                        onChange={(event) => {
+                            take(event.target.files?.[0]);
+                            event.target.value = '';
+                        }}
+                    />
+                )}
+            </Field>
+            {said !== null && (
+                <div className="mt-2">
+                    <Notice tone={bad ? 'bad' : 'good'} live>
+                        {said}
+                    </Notice>
+                </div>
+            )}
+        </Part>
+    );
+}
