@@ -45,24 +45,30 @@ final readonly class CapacitorPages
     private const KEYS = ['bulged' => 'b', 'vented' => 'v', 'leaking' => 'l', 'burst' => 'u', 'cracked' => 'c', 'corroded_leads' => 'o', 'discoloured' => 'd', 'missing' => 'x'];
 
     /**
-     * @param array<string, list<Entry>>           $readings by key, latest first
+     * @param array<string, list<Entry>>           $readings of this job by key, latest first
+     * @param array<string, Entry>                 $earlier  the last of other visits, by key
      * @param array<string, string>                $replaced by key: by what, when the part came after the last reading
      * @param array<string, list<string>>          $rework   by key
      * @param array<string, OpenItem>              $waiting  by the entry that found it
      * @param array<string, array{string, string}> $chosen   policy and reason by kind
      * @param Collection<int, object>              $tests    rows of this board
      */
-    private function __construct(private Job $job, private BoardList $list, private array $readings, private array $replaced, private array $rework, private array $waiting, private array $chosen, private Collection $tests)
+    private function __construct(private Job $job, private BoardList $list, private array $readings, private array $earlier, private array $replaced, private array $rework, private array $waiting, private array $chosen, private Collection $tests)
     {
     }
 
     public static function of(Job $job): self
     {
-        $readings = $replaced = $rework = $chosen = [];
+        $readings = $earlier = $replaced = $rework = $chosen = [];
         $entries = Entry::query()->where('board_id', $job->board_id)->whereIn('kind', [EntryKind::CapReading, EntryKind::Part, EntryKind::Rework, EntryKind::Decision])
             ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'))->orderBy('at')->orderBy('id')->get();
         foreach ($entries as $entry) {
             $cap = "\0".(Record::word($entry, 'cap') ?: Record::word($entry, 'designator'));
+            if ($entry->job_id !== $job->id) {
+                // What another visit read stands beside what this one reads; its parts and choices are its own.
+                $entry->kind !== EntryKind::CapReading ?: $earlier[$cap] = $entry;
+                continue;
+            }
             match ($entry->kind) {
                 EntryKind::CapReading => [$readings[$cap] = [$entry, ...$readings[$cap] ?? []], $replaced[$cap] = ''],
                 EntryKind::Part => $replaced[$cap] = Record::word($entry, 'to'),
@@ -72,7 +78,7 @@ final readonly class CapacitorPages
         }
 
         return new self(
-            $job, BoardList::of($job), $readings, array_filter($replaced, static fn (string $it): bool => $it !== ''), $rework,
+            $job, BoardList::of($job), $readings, $earlier, array_filter($replaced, static fn (string $it): bool => $it !== ''), $rework,
             OpenItem::query()->where('board_id', $job->board_id)->where('kind', 'waiting')->where('open', true)->get()->keyBy('id')->all(), $chosen,
             DB::table('capacitor_tests')->where('board_id', $job->board_id)->get(),
         );
@@ -144,7 +150,7 @@ final readonly class CapacitorPages
         $key = "\0{$it->key}";
         $found = $this->list->found[$key] ?? null;
         $reading = $this->readings[$key][0] ?? null;
-        $before = $this->readings[$key][1] ?? null;
+        $before = $this->readings[$key][1] ?? $this->earlier[$key] ?? null;
         $siblings = $it->part === null ? Siblings::of($it, $this->list->all) : null;
         $data = $reading === null ? [] : $reading->data;
         $number = static fn (string $field): ?float => is_numeric($data[$field] ?? null) ? (float) $data[$field] : null;

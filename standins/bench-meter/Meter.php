@@ -42,7 +42,7 @@ final class Meter
             'MEAS:VOLT:DC?', 'MEAS:VOLT?' => $this->measure($session, $this->board->volts($session['rail'], $session['point'], $session['load']), $this->board->noiseV),
             'MEAS:VOLT:AC?' => $this->measure($session, $this->board->ripple($session['rail'], $session['point'], $session['load']), $this->board->noiseV / 20),
             'MEAS:RES?' => $this->measure($session, $this->board->resistance($session['rail'], $session['point']), 0.003),
-            'MEAS:CAP?' => $this->measure($session, $this->board->capacitance($session['rail'], $session['point']), 0.002 * ($this->board->capacitance($session['rail'], $session['point']) ?? 0.0)),
+            'MEAS:CAP?' => $this->measure($session, $this->board->capacitance($session['rail'], $session['point']), $session['rail'] === 'capacitor' ? 0.002 * ($this->board->capacitance($session['rail'], $session['point']) ?? 0.0) : 1e-9),
             'MEAS:FREQ?' => $this->measure($session, $this->board->frequency($session['rail']), 0.01),
             'SIM:PROBE' => self::probe($rest, $session),
             'SIM:SCENE' => $this->choose(trim($rest, '"'), $session),

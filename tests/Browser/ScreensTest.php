@@ -28,6 +28,8 @@ final class ScreensTest extends TestCase
             'One test point over time' => '/boards/'.self::one('SELECT board_id FROM jobs WHERE id = ?', $job), 'Import a profile' => '/machines', 'Sources that proved wrong' => "/machines/{$machine}",
             'Does the clock keep its time' => "/jobs/{$leak}/battery", 'Work list' => "/jobs/{$leak}/leaks", 'Rebuild: last out is first in' => "/jobs/{$leak}/strip", 'What to fit' => '/jobs/'.$this->job('Switch does not hold').'/battery',
             'Ask who it is' => '/meters', 'Runs that are kept' => '/jobs/'.$this->job('Parity stop when the room is warm').'/memory', 'Soaks that are kept' => '/jobs/'.$this->job('Parity stop when the room is warm').'/soak',
+            'Replace what is bad, or the kind' => '/jobs/'.$this->job('Recap of the spare supply').'/capacitors', 'Old and new, to scale' => '/jobs/'.$this->job('Recap of the spare supply').'/substitutes?cap=C1',
+            'Originals kept from' => '/shelf', 'Coming and going' => '/shelf/'.self::one("SELECT id FROM shelf_items WHERE sku = 'AL-4700-25'"), 'Running low' => '/shopping', 'Three across on a plain sheet' => '/labels?boards='.self::one('SELECT board_id FROM jobs WHERE id = ?', $job),
             'Chips known here' => '/memory', 'Memory of Dunlin' => "/machines/{$machine}/memory", 'Add someone' => '/people', 'Link for the owner' => "/jobs/{$job}/report", 'There is no screen' => '/nowhere/at/all',
         ];
     }
@@ -100,7 +102,7 @@ final class ScreensTest extends TestCase
             if (!in_array($address, ['/people'], true) && !str_ends_with($address, '/report')) {
                 $this->chrome->go($address);
                 $this->chrome->see($words === 'Leading words' ? 'Entries' : ($words === 'Import a profile' ? 'Machines' : ($words === 'Ask who it is' ? 'Stand-in bench meter' : $words)));
-                foreach (['Take in', 'Add', 'Go on anyway', 'Read the meter', 'Edit the profile', 'Import', 'correct', 'Keep', 'Listen', 'Count live', 'They are exchanged', 'Take out'] as $control) {
+                foreach (['Take in', 'Add', 'Go on anyway', 'Read the meter', 'Edit the profile', 'Import', 'correct', 'Keep', 'Listen', 'Count live', 'They are exchanged', 'Take out', 'It is fitted', 'New part', 'Set aside', 'Replace the kind', 'Write it down'] as $control) {
                     self::assertSame([], $this->chrome->script('return [...document.querySelectorAll("button")].map((b) => b.innerText).filter((t) => t.startsWith(arguments[0]))', $control), "{$control} on {$address}");
                 }
             }

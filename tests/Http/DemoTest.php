@@ -45,13 +45,15 @@ final class DemoTest extends TestCase
         self::assertSame('Test the filter capacitor and the rectifier of +12.', $next['Memory test stops after a cold night']);
         self::assertStringStartsWith('Waits for a latching mains switch', self::text($next['Switch does not hold']));
         self::assertSame(['bridged the mains switch so that the log room can go on until the part is here'], array_column((array) $bench->json('hazards'), 'text'));
-        self::assertCount(2, (array) $bench->json('waiting'));
+        self::assertSame(['a listing of U19', 'a latching mains switch 6 A', 'which capacitor is it: grey can beside relay K2, on +12, not known'], array_column((array) $bench->json('waiting'), 'text'));
     }
 
     public function test_every_page_of_it_can_be_shown_printed_and_exported(): void
     {
         foreach (Job::query()->get() as $job) {
-            $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->assertOk();
+            foreach (['', '/memory', '/soak', '/capacitors', '/battery', '/leaks', '/strip'] as $room) {
+                $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}{$room}")->assertOk();
+            }
             $this->as(Role::Viewer)->get("/jobs/{$job->id}/report/sheet")->assertOk()->assertSee($job->label());
         }
         foreach (Board::query()->get() as $board) {

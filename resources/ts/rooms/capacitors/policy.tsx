@@ -23,7 +23,7 @@ export function Policies({
                 ))}
             </ul>
             {page.to_replace.length > 0 && (
-                <div className="mt-3 flex flex-wrap items-center gap-2">
+                <div role="group" aria-label="To replace" className="mt-3 flex flex-wrap items-center gap-2">
                     <span className="font-bold">To replace:</span>
                     {page.to_replace.map((key) => (
                         <Button key={key} onClick={() => onSubstitutes(key)}>

@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Logbook\Job;
+use App\Logbook\OpenItem;
+use App\People\Role;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+
+final class CapacitorTest extends TestCase
+{
+    /**
+     * @param array<string, mixed> $data
+     *
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    private function read(Job $job, string $cap, array $data): TestResponse
+    {
+        return $this->add($job, ['kind' => 'cap_reading', 'data' => ['cap' => $cap, 'in_circuit' => false, ...$data]]);
+    }
+
+    /** @return array<string, mixed> */
+    private function cap(Job $job, string $key): array
+    {
+        $caps = $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/capacitors")->assertOk()->json('caps');
+
+        return collect(is_array($caps) ? $caps : [])->firstWhere('key', $key) ?? self::fail("no {$key}");
+    }
+
+    public function test_the_boards_list_comes_with_the_profile_and_readings_are_judged_by_it(): void
+    {
+        $job = $this->job(slot: 'supply');
+        $page = $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/capacitors")->assertOk();
+        self::assertSame(['C1', 'C2', 'C3', 'C4', 'C5', 'C6', 'C7', 'C8', 'C9', 'C10'], array_column((array) $page->json('caps'), 'key'));
+        self::assertSame('C1', $page->json('live'));
+        self::assertCount(0, (array) $this->getJson("/api/jobs/{$this->job(slot: 'dome')->id}/capacitors")->json('caps'), 'another board has its own');
+
+        $bad = $this->read($job, 'C1', ['capacitance_f' => '3,1m', 'esr_ohm' => '0.2', 'visual' => ['bulged']])->assertCreated();
+        self::assertSame(['replace', true], [$bad->json('entry.data.verdict'), $bad->json('entry.data.proven')]);
+        self::assertStringStartsWith('C1 lifted: 3100 µF, ESR 200 mΩ, bulged (replace)', self::text($bad->json('entry.says')));
+        $unproven = $this->read($job, 'C2', ['capacitance_f' => 0.0046, 'in_circuit' => true])->assertCreated();
+        self::assertSame(['keep', false], [$unproven->json('entry.data.verdict'), $unproven->json('entry.data.proven')]);
+        self::assertSame('watch', $this->read($job, 'C9', ['capacitance_f' => 1e-5, 'esr_ohm' => 1])->json('entry.data.verdict'), 'a 16 V tantalum on 12 V');
+        $card = $this->cap($job, 'C1');
+        self::assertSame(['3100 µF', 'replace'], [$card['value'], $card['verdict']]);
+        $page = $this->getJson("/api/jobs/{$job->id}/capacitors");
+        self::assertSame(['C1'], $page->json('to_replace'));
+        self::assertSame([6, 1, 1], [$page->json('policies.0.count'), $page->json('policies.0.tested'), $page->json('policies.0.bad')]);
+        self::assertStringContainsString('default prior', self::text($page->json('policies.0.prior')));
+        self::assertSame('C3', $page->json('live'));
+    }
+
+    public function test_slips_of_unit_and_shorted_leads_are_asked_back(): void
+    {
+        $job = $this->job(slot: 'supply');
+        self::assertRefused($this->read($job, 'C7', ['capacitance_f' => '101u']), '/data/capacitance_f', '101 µF or 101 nF?');
+        $this->read($job, 'C7', ['capacitance_f' => '101u', 'sure' => true])->assertCreated();
+        self::assertRefused($this->read($job, 'C1', ['esr_ohm' => 0]), '/data/esr_ohm', 'Zero the leads first');
+        $zeroed = $this->read($job, 'C1', ['capacitance_f' => 0.0047, 'esr_ohm' => 0.2, 'lead_ohm' => 0.18])->assertCreated();
+        self::assertEqualsWithDelta(0.02, $zeroed->json('entry.data.esr_ohm'), 1e-9);
+        self::assertRefused($this->read($job, 'C77', ['capacitance_f' => 1]), '/data/cap', 'no capacitor');
+        self::assertRefused($this->read($job, 'C1', []), '/data', 'a reading or a look');
+        self::assertRefused($this->read($job, 'C1', ['capacitance_f' => -1]), '/data/capacitance_f');
+        self::assertRefused($this->read($job, 'C1', ['capacitance_f' => 'four']), '/data/capacitance_f');
+        self::assertRefused($this->read($job, 'C1', ['visual' => ['sad']]), '/data/visual/0');
+    }
+
+    public function test_one_that_nobody_knows_waits_with_a_question_and_is_never_judged_by_a_guess(): void
+    {
+        $job = $this->job(slot: 'supply');
+        $found = $this->add($job, ['kind' => 'capacitor', 'data' => ['place' => 'beside relay K2', 'rail' => '+12', 'diameter_mm' => 18, 'height_mm' => 35, 'asked' => 'the crew']])->assertCreated();
+        $card = $this->cap($job, 'beside relay K2');
+        self::assertSame('a guess from 2 like it: 4700 µF 25 V, aluminium', $card['guess']);
+        self::assertStringContainsString('same rail +12 and size', self::text($card['siblings'][0]));
+        self::assertStringContainsString('which capacitor is it: beside relay K2', self::text($card['waiting']));
+        self::assertRefused($this->read($job, 'beside relay K2', ['capacitance_f' => 0.0047]), '/data/cap', 'not known yet');
+        $bench = $this->getJson('/api/bench');
+        self::assertContains('the crew', array_column((array) $bench->json('waiting'), 'asked'));
+
+        $known = $this->add($job, ['kind' => 'capacitor', 'corrects' => self::text($found->json('entry.id')), 'data' => ['place' => 'beside relay K2', 'rail' => '+12', 'kind' => 'aluminium', 'marked_f' => '2200u', 'rated_v' => '25 V']])->assertCreated();
+        self::assertSame('Capacitor beside relay K2: 2200 µF 25 V, aluminium, on +12', $known->json('entry.says'));
+        self::assertFalse(OpenItem::query()->findOrFail(self::text($found->json('entry.id')))->open);
+        self::assertSame('keep', $this->read($job, 'beside relay K2', ['capacitance_f' => '2150u', 'esr_ohm' => '40m'])->json('entry.data.verdict'));
+        self::assertRefused($this->add($job, ['kind' => 'capacitor', 'data' => ['kind' => 'film']]), '/data', 'a designator or a place');
+        self::assertRefused($this->add($job, ['kind' => 'capacitor', 'data' => ['ref' => 'C20', 'rail' => '+7']]), '/data/rail', 'no rail');
+        self::assertRefused($this->add($job, ['kind' => 'capacitor', 'data' => ['ref' => 'C20', 'pin' => self::ulid()]]), '/data/pin');
+    }
+
+    public function test_the_bench_chooses_its_policy_with_a_reason_and_history_of_the_shop_counts_from_thirty(): void
+    {
+        $job = $this->job(slot: 'supply');
+        self::assertRefused($this->add($job, ['kind' => 'decision', 'text' => 'x', 'data' => ['reason' => 'x', 'policy' => 'replace_kind']]), '/data', 'come together');
+        $this->add($job, ['kind' => 'decision', 'text' => 'aluminium: replace the kind', 'data' => ['reason' => 'two of row A are bad', 'capacitors' => 'aluminium', 'policy' => 'replace_kind']])->assertCreated();
+        $other = $this->job('whimbrel', 'supply');
+        foreach (range(1, 30) as $i) {
+            DB::table('capacitor_tests')->insert(['board_id' => $other->board_id, 'job_id' => $other->id, 'entry_id' => self::ulid(), 'cap_key' => "C{$i}", 'kind' => 'aluminium', 'year' => 1981, 'marked_f' => 1e-3, 'rated_v' => 16, 'verdict' => $i <= 12 ? 'replace' : 'keep', 'proven' => true, 'at' => '2026-01-01']);
+        }
+        $page = $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/capacitors")->assertOk();
+        self::assertSame(['C1', 'C2', 'C3', 'C4', 'C5', 'C6'], $page->json('to_replace'));
+        self::assertSame(['replace_kind', 'two of row A are bad'], [$page->json('policies.0.chosen'), $page->json('policies.0.because')]);
+        self::assertStringContainsString('12 of 30', self::text($page->json('policies.0.prior')));
+        $shopping = $this->getJson('/api/shopping')->assertOk();
+        self::assertSame([2, 1, 3], [$shopping->json('rows.2.wanted'), $shopping->json('rows.2.spares'), $shopping->json('rows.2.buy')], (string) $shopping->getContent());
+        $csv = $this->get('/shopping.csv')->assertOk()->streamedContent();
+        self::assertStringStartsWith("kind,value,volts,wanted,spares,on_shelf,buy,jobs\r\n", $csv);
+        self::assertStringContainsString("{$job->label()}: C1", $csv);
+    }
+
+    public function test_polarity_is_confirmed_against_the_boards_mark(): void
+    {
+        $job = $this->job(slot: 'supply');
+        $rework = fn (array $data): TestResponse => $this->add($job, ['kind' => 'rework', 'data' => $data]);
+        self::assertRefused($rework(['cap' => 'C9', 'done' => 'refitted', 'polarity' => 'minus']), '/data/polarity', 'a tantalum\'s stripe marks plus');
+        self::assertRefused($rework(['cap' => 'C1', 'done' => 'refitted', 'polarity' => 'plus']), '/data/polarity', 'stripe marks minus');
+        $rework(['cap' => 'C9', 'done' => 'refitted', 'polarity' => 'plus'])->assertCreated();
+        $survey = self::text($this->add($job, ['kind' => 'survey', 'data' => ['place' => 'C1 plus to rectifier', 'holds' => 'trace', 'grade' => 2, 'carries' => 'supply']])->assertCreated()->json('entry.id'));
+        self::assertSame('C1: trace repaired, continuity of C1 plus to rectifier', $rework(['cap' => 'C1', 'done' => 'trace_repaired', 'continuity' => $survey])->assertCreated()->json('entry.says'));
+        self::assertRefused($rework(['cap' => 'C1', 'done' => 'trace_repaired', 'continuity' => self::ulid()]), '/data/continuity');
+        self::assertRefused($rework(['cap' => 'C1', 'done' => 'painted']), '/data/done');
+        self::assertSame(['trace repaired'], $this->cap($job, 'C1')['rework']);
+    }
+
+    public function test_a_marking_is_decoded_while_it_is_typed(): void
+    {
+        $ask = fn (array $body): TestResponse => $this->as(Role::Technician)->postJson('/api/capacitors/decode', $body);
+        self::assertSame([['10 pF 10 V', 'E3'], ['100 µF 10 V', 'E3']], array_map(static fn (array $it): array => [$it['says'], $it['series']], (array) $ask(['marking' => '10v 100'])->assertOk()->json()));
+        self::assertSame([], $ask(['marking' => '2Z'])->assertOk()->json());
+        self::assertRefused($ask(['marking' => '104', 'kind' => 'glass']), '/kind');
+    }
+
+    public function test_the_meter_reads_farads_at_the_live_part(): void
+    {
+        $job = $this->job(slot: 'supply');
+        $standIn = StandIn::start();
+        config(['instruments.standin.port' => $standIn->port]);
+        $meter = self::meter($standIn->port);
+        $body = ['id' => self::ulid(), 'at' => '2026-03-01T11:00:00Z', 'meter' => $meter->id, 'cap' => 'C1', 'in_circuit' => false];
+        $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/capacitors/take", $body)->assertOk()->assertJsonPath('state', 'reading');
+        $this->postJson("/api/jobs/{$job->id}/capacitors/take", $body)->assertOk()->assertJsonPath('words', 'was taken before');
+        $card = $this->cap($job, 'C1');
+        self::assertSame('replace', $card['verdict']);
+        self::assertMatchesRegularExpression('/^3[01]\d\d(\.\d)? µF$/', self::text($card['value']));
+        $absent = $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/capacitors/take", ['id' => self::ulid(), 'cap' => 'C77'] + $body)->assertOk();
+        self::assertNotSame('reading', $absent->json('state'));
+        self::assertSame(1, DB::table('entries')->where('job_id', $job->id)->where('kind', 'cap_reading')->count());
+        $standIn->stop();
+    }
+
+    public function test_a_withdrawn_reading_lets_the_one_before_it_count_again(): void
+    {
+        $job = $this->job(slot: 'supply');
+        $this->read($job, 'C5', ['capacitance_f' => 0.00098, 'esr_ohm' => 0.05])->assertCreated();
+        $wrong = self::text($this->read($job, 'C5', ['capacitance_f' => 0.0006])->assertCreated()->json('entry.id'));
+        self::assertSame('replace', DB::table('capacitor_tests')->where('cap_key', 'C5')->value('verdict'));
+        $this->add($job, ['kind' => 'withdrawn', 'text' => 'wrong part', 'corrects' => $wrong])->assertCreated();
+        self::assertSame('keep', DB::table('capacitor_tests')->where('cap_key', 'C5')->value('verdict'));
+        self::assertSame('keep', $this->cap($job, 'C5')['verdict']);
+    }
+}
