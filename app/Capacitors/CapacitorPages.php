@@ -36,8 +36,9 @@ use Illuminate\Support\Facades\DB;
 /** The capacitors of a job as they are handed out. */
 final readonly class CapacitorPages
 {
-    /** Parts of the shelf that are looked at for one original. */
-    private const LOOKED_AT = 400;
+    /** Parts of the shelf that are looked at for one original, those that are there and of its own value first, and how many of them are shown. */
+    private const LOOKED_AT = 80;
+    private const SHOWN = 40;
 
     /** Degrees Celsius inside a machine in use, unless the bench says another (common practice, no source). */
     public const BOARD_C = 45.0;
@@ -128,12 +129,15 @@ final readonly class CapacitorPages
     {
         $part = $wanted->part;
         [$low, $high] = $wanted->position === 'filter' ? [$part->markedF, 1.5 * $part->markedF] : [$part->lowF, $part->highF];
-        $items = ShelfItem::query()->whereIn('kind', array_map(static fn (Kind $kind): string => $kind->value, array_filter(Kind::cases(), static fn (Kind $kind): bool => $part->kind->mayBe($kind))))
-            ->whereBetween('marked_f', [$low * (1 - 1e-9), $high * (1 + 1e-9)])->where('rated_v', '>=', $part->ratedV * (1 - 1e-9))->orderByRaw('quantity = 0')->orderBy('sku')->limit(self::LOOKED_AT)->get()->keyBy('sku');
+        // The index alone answers which they are, however full the shelf is.
+        $ids = DB::table('shelf_items')->whereIn('kind', array_map(static fn (Kind $kind): string => $kind->value, array_filter(Kind::cases(), static fn (Kind $kind): bool => $part->kind->mayBe($kind))))
+            ->whereBetween('marked_f', [$low * (1 - 1e-9), $high * (1 + 1e-9)])->where('rated_v', '>=', $part->ratedV * (1 - 1e-9))
+            ->orderByRaw('quantity = 0')->orderByRaw('ABS(marked_f - ?)', [$part->markedF])->orderBy('rated_v')->orderBy('id')->limit(self::LOOKED_AT)->pluck('id');
+        $items = ShelfItem::query()->whereIn('id', $ids)->orderBy('sku')->get()->keyBy('sku');
         $cards = ShelfCards::of($items->values()->all(), $this->job->id);
         $stock = array_values(array_filter(array_map(static fn (ShelfItem $item): ?\Ash\Capacitors\Stock => $item->stock($cards[$item->id]->free), $items->values()->all())));
 
-        return array_map(static function (Choice $it) use ($items, $cards, $atC): SubstituteChoice {
+        return array_slice(array_map(static function (Choice $it) use ($items, $cards, $atC): SubstituteChoice {
             $item = $items->get($it->stock->sku) ?? throw new \LogicException();
             $life = $it->stock->hours === null || $it->stock->temperatureC === null ? null : new Life($it->stock->hours, $it->stock->temperatureC, $atC);
 
@@ -142,7 +146,7 @@ final readonly class CapacitorPages
                 'fits_with_care' => 'fits with care',
                 default => 'does not fit',
             }, $it->score, $it->reasons, $life === null ? null : Notation::plain($life->yearsClaimed, 3).' years at '.Notation::plain($atC).' °C'.($life->years > $life->yearsClaimed ? ' (by the sum '.Notation::plain($life->years, 3).'; seals age too)' : ''));
-        }, Choice::ranked($stock, $wanted));
+        }, Choice::ranked($stock, $wanted)), 0, self::SHOWN);
     }
 
     private function card(BoardCapacitor $it): CapCard

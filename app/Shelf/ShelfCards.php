@@ -26,10 +26,13 @@ final readonly class ShelfCards
         foreach ($items as $it) {
             $held = is_numeric($reserved->get($it->id)) ? (int) $reserved->get($it->id) : 0;
             $board = $boards->get($it->donor_board_id ?? '');
-            $number = static fn (string $field): ?float => is_numeric($it->spec[$field] ?? null) ? (float) $it->spec[$field] : null;
+            // Read once: every access to a cast column decodes it again.
+            $spec = $it->spec;
+            $came = $it->getRawOriginal('came_on');
+            $number = static fn (string $field): ?float => is_numeric($spec[$field] ?? null) ? (float) $spec[$field] : null;
             $cards[$it->id] = new ShelfCard(
                 $it->id, $it->sku, $it->name, $it->kind, $it->marked_f === null || $it->rated_v === null ? null : Notation::print($it->marked_f, Unit::Farad, 4).' '.Notation::print($it->rated_v, Unit::Volt),
-                $it->quantity, $held, max(0, $it->quantity - $held), $it->low(), $it->low_at, $it->place, $it->source, is_string($board) ? $board : null, $it->donor_board_id, $it->tested, $it->came_on->format('Y-m-d'),
+                $it->quantity, $held, max(0, $it->quantity - $held), $it->low(), $it->low_at, $it->place, $it->source, is_string($board) ? $board : null, $it->donor_board_id, $it->tested, is_string($came) ? substr($came, 0, 10) : '',
                 $number('diameter_mm'), $number('height_mm'), $number('pitch_mm'), $number('temperature_c'), $number('hours'),
             );
         }

@@ -47,7 +47,7 @@ return new class extends Migration {
             $table->boolean('tested')->default(false);
             $table->date('came_on');
             $table->timestamps();
-            $table->index(['kind', 'marked_f']);
+            $table->index(['kind', 'marked_f', 'rated_v', 'quantity']);
             $table->index(['donor_board_id']);
             $table->index(['name']);
         });

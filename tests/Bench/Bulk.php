@@ -98,4 +98,14 @@ final class Bulk
     {
         return "{$this->one('SELECT COUNT(*) FROM jobs')} jobs, {$this->one('SELECT COUNT(*) FROM entries')} entries";
     }
+
+    /** A shelf of that many capacitors, many of them of one value. */
+    public function shelf(int $parts): void
+    {
+        $values = [1e-7, 1e-6, 1e-5, 1e-4, 1e-3, 2.2e-3, 4.7e-3, 6.8e-3];
+        foreach (array_chunk(range(1, $parts), 1000) as $chunk) {
+            $rows = array_map(static fn (int $i): string => sprintf("('%s', 'BULK-%06d', 'Part %d', 'aluminium', %.10F, %d, '{\"hours\": %d, \"temperature_c\": 105, \"pitch_mm\": 7.5}', %d, 'drawer %d', 0, '2026-01-01')", strtolower((string) Ulid::generate()), $i, $i, $values[$i % 8], [16, 25, 35, 50][$i % 4], 1000 + $i % 9 * 1000, $i % 7, $i % 40), $chunk);
+            $this->database->exec('INSERT INTO shelf_items (id, sku, name, kind, marked_f, rated_v, spec, quantity, place, tested, came_on) VALUES '.implode(', ', $rows));
+        }
+    }
 }

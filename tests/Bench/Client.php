@@ -61,4 +61,29 @@ final class Client
 
         return $times;
     }
+
+    /**
+     * Several requests at once.
+     *
+     * @param list<array{string, array<string, mixed>}> $requests address and body
+     *
+     * @return list<array{int, string}> status and body, in order
+     */
+    public function together(array $requests): array
+    {
+        $multi = curl_multi_init();
+        $handles = array_map(function (array $request) use ($multi): \CurlHandle {
+            $curl = curl_init($this->url.$request[0]);
+            curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_COOKIE => $this->cookies, \CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$this->token}", "Referer: {$this->url}/"], \CURLOPT_POSTFIELDS => json_encode($request[1], JSON_THROW_ON_ERROR)]);
+            curl_multi_add_handle($multi, $curl);
+
+            return $curl;
+        }, $requests);
+        do {
+            curl_multi_exec($multi, $running);
+            curl_multi_select($multi, 0.05);
+        } while ($running > 0);
+
+        return array_map(static fn (\CurlHandle $curl): array => [curl_getinfo($curl, \CURLINFO_RESPONSE_CODE), (string) curl_multi_getcontent($curl)], $handles);
+    }
 }

@@ -132,6 +132,37 @@ for ($i = 0; $i < 30; ++$i) {
 }
 $line('one screenful of errors, pasted and located over HTTP, 1 client', $times, 'wanted: under 50 ms');
 
+// Capacitors: markings, a whole board, a full shelf
+$room = (new Ash\Capacitors\CapacitorsRoom())->verbs();
+$markings = ['104', '2A103J', '4n7', '47uF 25V', '220/16', '10v 100', 'R47', '0.047uF 10% 250VAC'];
+$line('10 000 markings decoded, in the core', array_map(static function () use ($markings): float {
+    $from = hrtime(true);
+    for ($i = 0; $i < 10_000; ++$i) {
+        Ash\Capacitors\Marking::decode($markings[$i % 8], null);
+    }
+
+    return (hrtime(true) - $from) / 1e6;
+}, range(1, 5)), 'wanted: under 1000 ms');
+$text = '{"part": {"kind": "aluminium", "marked_f": 0.001, "rated_v": 16}, "measured": {"capacitance_f": 0.00074, "esr_ohm": 0.9, "frequency_hz": 100000}, "in_circuit": false, "visual": ["bulged"], "rail_v": 12}';
+$line('a board of 200 capacitors judged, in the core', array_map(static function () use ($room, $text): float {
+    $from = hrtime(true);
+    for ($i = 0; $i < 200; ++$i) {
+        $room['judge']->answer($text);
+    }
+
+    return (hrtime(true) - $from) / 1e6;
+}, range(1, 9)), 'wanted: under 100 ms');
+$recap = $bulk->job('Recap of the spare supply');
+$bulk->shelf(20_000);
+$client->load("/api/jobs/{$recap}/substitutes?cap=C1", 10, 1);
+$line('substitutes from a shelf of 20 000 parts, 1 client', $client->load("/api/jobs/{$recap}/substitutes?cap=C1", 100, 1), 'wanted: p95 under 80 ms');
+$line('capacitors of a job, 1 client', $client->load("/api/jobs/{$recap}/capacitors", 60, 1), '');
+$times = [];
+for ($i = 0; $i < 30; ++$i) {
+    array_push($times, ...$client->load("/api/jobs/{$recap}/entries", 1, 1, (string) json_encode(['id' => (string) Symfony\Component\Uid\Ulid::generate(), 'at' => gmdate('Y-m-d\TH:i:s\Z'), 'kind' => 'cap_reading', 'data' => ['cap' => 'C5', 'in_circuit' => false, 'capacitance_f' => 0.00098, 'esr_ohm' => 0.05]])));
+}
+$line('a capacitor reading into the record, 1 client', $times, 'wanted: one a second with a person typing');
+
 $board = $bulk->photos(200);
 $client->load("/api/boards/{$board}", 20, 4);
 $line('board record with 200 photos, 4 clients', $client->load("/api/boards/{$board}", 200, 4), 'wanted: p95 under 60 ms');

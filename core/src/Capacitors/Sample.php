@@ -35,6 +35,10 @@ final readonly class Sample
         $expected = $untested * ($a + $bad) / ($a + $b + $tested);
         $all = $bad > 0 && (Compare::above($any, 0.5) || Compare::above($expected, 1));
 
+        if ($untested === 0) {
+            return new self($expected, $any, 'test_rest', ["{$bad} of {$tested} tested are bad, and all are tested: replace what is bad"]);
+        }
+
         return new self($expected, $any, $all ? 'replace_all' : 'test_rest', [
             "{$bad} of {$tested} tested are bad; {$untested} are not tested",
             'expected bad among them '.Notation::plain($expected, 3).', chance that at least one is '.Notation::plain($any * 100, 3).' %',

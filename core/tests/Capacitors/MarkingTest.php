@@ -20,7 +20,7 @@ final class MarkingTest extends TestCase
 {
     use Asks;
 
-    /** @return array<string, array{string, list<array{float, string, 2?: float|null, 3?: array{float, float}|null}>, 2?: Kind}> marking; capacitance, scheme, volts, tolerance; kind */
+    /** @return array<array-key, array<mixed>> marking; capacitance, scheme, volts, tolerance; kind */
     public static function markings(): array
     {
         return [

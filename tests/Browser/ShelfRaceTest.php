@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Symfony\Component\Uid\Ulid;
+use Tests\Bench\Client;
+
+/** Several people at several benches reach for the last part at the same moment: real requests, side by side. */
+final class ShelfRaceTest extends TestCase
+{
+    public function test_the_last_part_goes_to_one_and_the_others_get_a_clear_word(): void
+    {
+        $this->chrome->go('/');
+        $client = Client::signedIn(self::environment('ASH_URL'), self::environment('ASH_VAR'));
+        $item = strtolower(Ulid::generate());
+        self::assertSame([201], array_column($client->together([['/api/shelf', ['id' => strtoupper($item), 'sku' => "LAST-{$item}", 'name' => 'the last fuse', 'place' => 'drawer 1', 'quantity' => 1]]]), 0));
+        $jobs = array_column(self::rows("SELECT id FROM jobs WHERE state = 'open' LIMIT 4"), 'id');
+        self::assertGreaterThanOrEqual(3, count($jobs));
+        $asked = array_map(static fn (mixed $job): array => ['/api/jobs/'.(is_string($job) ? $job : '').'/entries', ['id' => Ulid::generate(), 'at' => gmdate('Y-m-d\TH:i:s\Z'), 'kind' => 'part', 'data' => ['designator' => 'F9', 'to' => 'a fuse', 'shelf' => strtoupper($item)]]], $jobs);
+        $answers = $client->together($asked);
+        $status = array_column($answers, 0);
+        sort($status);
+        self::assertSame([201, ...array_fill(0, count($jobs) - 1, 422)], $status);
+        foreach ($answers as [$code, $body]) {
+            $code === 201 || self::assertStringContainsString('none is on the shelf; ', $body);
+        }
+        self::assertSame('0', self::one('SELECT quantity FROM shelf_items WHERE id = ?', $item));
+        self::assertSame('0', self::one('SELECT SUM(`change`) FROM shelf_moves WHERE item_id = ?', $item));
+        self::assertSame('1', self::one("SELECT COUNT(*) FROM entries WHERE kind = 'part' AND JSON_VALUE(data, '$.shelf') = ?", strtoupper($item)));
+    }
+}
