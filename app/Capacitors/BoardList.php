@@ -12,7 +12,6 @@ use Ash\Capacitors\BoardCapacitor;
 use Ash\Document\Node;
 use Ash\Logbook\EntryKind;
 use Ash\Logbook\Profile;
-use Ash\Quantity\Notation;
 
 /** The capacitors of a job's board: those of the profile, and those found while walking over it, which count before it. */
 final readonly class BoardList
@@ -68,10 +67,5 @@ final readonly class BoardList
     public function year(): ?int
     {
         return preg_match('/\b(19[3-9]\d|20\d\d)\b/', $this->profile->kind, $m) === 1 ? (int) $m[1] : null;
-    }
-
-    public static function figure(float $value): string
-    {
-        return Notation::plain($value, 3);
     }
 }

@@ -97,7 +97,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'cap', type: 'string', description: 'designator or place'), new OA\Property(property: 'in_circuit', type: 'boolean'), new OA\Property(property: 'visual', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'esr_ohm'), new OA\Property(property: 'lead_ohm'), new OA\Property(property: 'sure', type: 'boolean'),
 ])]
-#[OA\Schema(schema: 'ShelfBody', required: ['sku', 'place'], properties: [
+#[OA\Schema(schema: 'ShelfBody', properties: [
     new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'sku', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'kind', type: 'string', nullable: true),
     new OA\Property(property: 'place', type: 'string'), new OA\Property(property: 'source', type: 'string', nullable: true), new OA\Property(property: 'donor_board', type: 'string', nullable: true), new OA\Property(property: 'tested', type: 'boolean'),
     new OA\Property(property: 'came_on', type: 'string', nullable: true), new OA\Property(property: 'safety_class', type: 'string', nullable: true),

@@ -77,8 +77,19 @@ final class CaptureLoop
         try {
             $this->open[$source->id] = Capturing::begin($source, SerialPort::query()->findOrFail((string) $source->port_id));
         } catch (MeterLost) {
-            Source::query()->where('id', $source->id)->update(['state' => SourceState::Lost, 'why' => 'the serial port cannot be reached: is the adapter on, is the address right', 'updated_at' => now()]);
+            self::lost($source, 'the serial port cannot be reached: is the adapter on, is the address right');
+        } catch (\PDOException $away) {
+            throw $away;
+        } catch (\Throwable $problem) {
+            // One capture that cannot be begun does not end the others.
+            report($problem);
+            self::lost($source, 'the capture could not be begun');
         }
+    }
+
+    private static function lost(Source $source, string $why): void
+    {
+        Source::query()->where('id', $source->id)->update(['state' => SourceState::Lost, 'why' => $why, 'updated_at' => now()]);
     }
 
     private function end(string $id, SourceState $state, ?string $why): void

@@ -153,6 +153,32 @@ final class MemoryJobTest extends TestCase
         $this->press('Throw it away');
     }
 
+    public function test_the_profile_form_and_the_json_of_a_map_keep_what_they_do_not_show(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('ines');
+        $machine = self::one("SELECT id FROM machines WHERE slug = 'knot-12'");
+        $parts = static fn (): array => [self::one("SELECT JSON_LENGTH(profile, '$.memories') FROM machines WHERE id = ?", $machine), self::one("SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].words') FROM machines WHERE id = ?", $machine)];
+        $chrome->go("/machines/{$machine}");
+        $this->press('Edit the profile');
+        $chrome->field('Sources that proved wrong')->sendKeys(Key::END.Key::ENTER.'Drawing 7 | sense lines are drawn swapped');
+        $this->press('Save');
+        $chrome->see('sense lines are drawn swapped');
+        self::assertSame(['1', '4096'], $parts());
+        $this->press('Memory maps');
+        $chrome->see('Core stack');
+        $this->press('Edit as JSON');
+        $chrome->field('The memory as JSON')->sendKeys(Key::END.'}');
+        $this->press('Check and keep');
+        $chrome->see('This is no JSON');
+        $json = $chrome->field('The memory as JSON');
+        $json->clear();
+        $json->sendKeys('{"key": "stack", "name": "Core stack", "map": {"radix": 8, "word_bits": 12, "banks": [{"name": "0", "start": "0", "words": 4096, "chips": [{"ref": "P0", "bits": [0]}, {"ref": "P1", "bits": [0]}]}]}}');
+        $this->press('Check and keep');
+        $chrome->see('/memories/0/map/banks/0/chips/1/bits/0 bit 0 is given twice');
+        self::assertSame(['1', '4096'], $parts());
+    }
+
     public function test_a_map_is_made_from_rows_of_chips_and_faults_in_it_are_pointed_at(): void
     {
         $chrome = $this->chrome;

@@ -255,6 +255,38 @@ final class MemoryTest extends TestCase
         self::assertStringContainsString('cannot be reached', (string) $this->turn(new CaptureLoop(), $dead, static fn (Source $it): bool => $it->state->value === 'lost')->why);
     }
 
+    public function test_a_source_sent_twice_is_one_and_typed_text_grows_in_place_until_it_is_kept(): void
+    {
+        $job = $this->job();
+        $id = self::ulid();
+        $body = ['id' => $id, 'map' => 'main', 'text' => '0011 FF FB'];
+        $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/memory-sources", $body)->assertCreated();
+        $this->postJson("/api/jobs/{$job->id}/memory-sources", ['text' => 'something else'] + $body)->assertCreated()->assertJsonPath('located.errors', 1);
+        self::assertSame(1, Source::query()->count());
+        $this->putJson("/api/memory-sources/{$id}", ['text' => "0011 FF FB\n0012 FF FB"])->assertOk()->assertJsonPath('located.errors', 2);
+        $this->putJson("/api/memory-sources/{$id}", ['tested' => ['1']])->assertOk()->assertJsonPath('located.unmapped', 2)->assertJsonPath('tested', ['1']);
+        $this->putJson("/api/memory-sources/{$id}", ['tested' => ['0', '1']])->assertOk()->assertJsonPath('located.unmapped', 0);
+        $this->keep($job, $id)->assertCreated();
+        self::assertRefused($this->putJson("/api/memory-sources/{$id}", ['text' => '0013 FF FB']), '', 'is kept in the record');
+        $csv = self::text($this->csv($job, "ref\nU33\n")->assertCreated()->assertJsonPath('located.suspects.0.called', 'chip U33')->json('id'));
+        self::assertRefused($this->putJson("/api/memory-sources/{$csv}", ['text' => '0013 FF FB']), '/text', 'typed text only');
+        $closed = $this->job();
+        $closed->update(['state' => 'closed']);
+        self::assertRefused($this->postJson("/api/jobs/{$closed->id}/memory-sources", ['id' => self::ulid()] + $body), '', 'reopen it first');
+    }
+
+    public function test_one_capture_that_cannot_be_begun_does_not_end_the_others(): void
+    {
+        $job = $this->job();
+        $id = $this->listen($job, 'bad-chip');
+        $broken = Source::query()->findOrFail($id)->replicate()->fill(['id' => self::ulid(), 'memory' => '{"key": "broken"}']);
+        $broken->save();
+        $loop = new CaptureLoop();
+        $this->turn($loop, $id, static fn (Source $it): bool => ($it->result['located']['errors'] ?? 0) > 2);
+        self::assertSame('lost', Source::query()->findOrFail($broken->id)->state->value);
+        $loop->close();
+    }
+
     public function test_two_hundred_lines_a_second_do_not_fall_behind(): void
     {
         $id = $this->listen($this->job(), 'fast');

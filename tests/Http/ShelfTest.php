@@ -161,7 +161,11 @@ final class ShelfTest extends TestCase
         self::assertRefused($this->shelve(['sku' => 'b', 'kind' => null, 'marked_f' => null, 'rated_v' => null]), '/hours', 'say its kind');
         $item = ShelfItem::query()->firstOrFail();
         self::assertRefused($this->putJson("/api/shelf/{$item->id}", ['sku' => 'n', 'place' => 'x', 'quantity' => 4]), '/quantity', 'a receipt or a count');
-        $this->putJson("/api/shelf/{$item->id}", ['sku' => 'n', 'name' => 'A fuse', 'place' => 'drawer 1', 'low_at' => 3])->assertOk()->assertJsonPath('item.low', true);
+        $changed = $this->putJson("/api/shelf/{$item->id}", ['name' => 'A filter can', 'place' => 'drawer 1', 'low_at' => 3])->assertOk();
+        self::assertSame([true, 'AL-4700-25', 'A filter can', 'drawer 1', 2], [$changed->json('item.low'), $changed->json('item.sku'), $changed->json('item.name'), $changed->json('item.place'), $changed->json('item.quantity')]);
+        self::assertSame(5000, $item->refresh()->spec['hours'], 'what is not said stays as it is');
+        self::assertRefused($this->putJson("/api/shelf/{$item->id}", ['place' => '']), '/place');
+        self::assertRefused($this->putJson("/api/shelf/{$item->id}", ['kind' => null]), '/hours', 'say its kind');
     }
 
     public function test_labels_open_the_record(): void

@@ -1946,11 +1946,11 @@ export interface components {
             marked_f?: unknown;
             name?: string;
             pitch_mm?: unknown;
-            place: string;
+            place?: string;
             quantity?: unknown;
             rated_v?: unknown;
             safety_class?: string | null;
-            sku: string;
+            sku?: string;
             source?: string | null;
             temperature_c?: unknown;
             tested?: boolean;

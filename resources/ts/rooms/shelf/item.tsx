@@ -60,6 +60,7 @@ function ItemSheet({ page }: { page: Schemas['ShelfItemPage'] }) {
                 <div className="grid gap-3 lg:grid-cols-2">
                     <Move item={item} put={put} />
                     <Reserve page={page} put={put} />
+                    <Edit key={`${item.place} ${item.low_at ?? ''} ${item.name}`} item={item} put={put} />
                 </div>
             )}
             {page.reservations.length > 0 && (
@@ -151,6 +152,56 @@ function Move({ item, put }: { item: Schemas['ShelfCard']; put: (next: Schemas['
                 </Button>
             </form>
             {send.problem !== null && <Notice tone="bad">{send.problem}</Notice>}
+        </Part>
+    );
+}
+
+function Edit({ item, put }: { item: Schemas['ShelfCard']; put: (next: Schemas['ShelfItemPage']) => void }) {
+    const [values, setValues] = useState({ name: item.name, place: item.place, low_at: item.low_at === null ? '' : String(item.low_at) });
+    const [tested, setTested] = useState(item.tested);
+    const send = useSend(
+        () =>
+            data(
+                api.PUT('/shelf/{item}', {
+                    params: { path: { item: item.id } },
+                    body: {
+                        name: values.name,
+                        place: values.place,
+                        tested,
+                        low_at: values.low_at.trim() === '' ? null : number(values.low_at),
+                    },
+                }),
+            ),
+        put,
+    );
+    const field = (name: keyof typeof values, label: string) => (
+        <Field
+            label={label}
+            value={values[name]}
+            error={send.at(`/${name}`)}
+            onChange={(event) => setValues({ ...values, [name]: event.target.value })}
+        />
+    );
+    return (
+        <Part title="What it is called and where it lies">
+            <form
+                className="grid items-end gap-3 sm:grid-cols-[2fr_1.5fr_6rem_auto_auto]"
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    void send.submit();
+                }}
+            >
+                {field('name', 'Name')}
+                {field('place', 'Place')}
+                {field('low_at', 'Low at')}
+                <label className="flex min-h-11 items-center gap-2">
+                    <input type="checkbox" checked={tested} onChange={(event) => setTested(event.target.checked)} />
+                    Tested
+                </label>
+                <Button type="submit" disabled={send.busy}>
+                    Keep
+                </Button>
+            </form>
         </Part>
     );
 }
