@@ -126,9 +126,10 @@ final readonly class Shelf
         $id = is_string($data['shelf'] ?? null) ? strtolower($data['shelf']) : '';
         $wanted = is_int($data['quantity'] ?? null) ? $data['quantity'] : 1;
         $item = ShelfItem::query()->lockForUpdate()->find($id) ?? throw InvalidDocument::at('/data/shelf', 'is not on the shelf');
-        $others = (int) DB::table('shelf_reservations')->where('item_id', $item->id)->where('job_id', '<>', $job->id)->sum('quantity');
+        // Locking reads see what another transaction has just done; plain ones would show the state before this one waited.
+        $others = self::sum(DB::table('shelf_reservations')->where('item_id', $item->id)->where('job_id', '<>', $job->id)->sharedLock()->pluck('quantity')->all());
         if ($item->quantity < $wanted) {
-            $last = DB::table('shelf_moves')->where('item_id', $item->id)->where('change', '<', 0)->orderByDesc('at')->first(['author']);
+            $last = DB::table('shelf_moves')->where('item_id', $item->id)->where('change', '<', 0)->orderByDesc('at')->sharedLock()->first(['author']);
             throw InvalidDocument::at('/data/shelf', "of {$item->name} ".($item->quantity === 0 ? 'none is' : "only {$item->quantity} are").' on the shelf'.(is_object($last) && isset($last->author) && is_string($last->author) ? "; {$last->author} took the last" : ''));
         }
         if ($item->quantity - $others < $wanted) {
@@ -136,7 +137,7 @@ final readonly class Shelf
         }
         self::change($item->id, -$wanted, 'used', null, $author, null, $job->id, $entry);
         $left = $wanted;
-        foreach (DB::table('shelf_reservations')->where('item_id', $item->id)->where('job_id', $job->id)->orderBy('at')->get(['id', 'quantity']) as $row) {
+        foreach (DB::table('shelf_reservations')->where('item_id', $item->id)->where('job_id', $job->id)->orderBy('at')->lockForUpdate()->get(['id', 'quantity']) as $row) {
             $held = is_numeric($row->quantity ?? null) ? (int) $row->quantity : 0;
             $taken = min($held, $left);
             $left -= $taken;
@@ -179,7 +180,7 @@ final readonly class Shelf
                 return;
             }
             $locked = ShelfItem::query()->lockForUpdate()->findOrFail($item->id);
-            $free = $locked->quantity - (int) DB::table('shelf_reservations')->where('item_id', $item->id)->sum('quantity');
+            $free = $locked->quantity - self::sum(DB::table('shelf_reservations')->where('item_id', $item->id)->sharedLock()->pluck('quantity')->all());
             $quantity <= $free || $body->at('quantity')->refuse("only {$free} of {$locked->name} are free");
             DB::table('shelf_reservations')->insert(['id' => $id, 'item_id' => $item->id, 'job_id' => $job->id, 'quantity' => $quantity, 'author' => $who->name, 'at' => now()->format('Y-m-d H:i:s.v')]);
         });
@@ -210,6 +211,12 @@ final readonly class Shelf
                 JobSheets::renew($waiting->job_id);
             }
         }
+    }
+
+    /** @param array<mixed> $quantities */
+    private static function sum(array $quantities): int
+    {
+        return array_sum(array_map(static fn (mixed $it): int => is_numeric($it) ? (int) $it : 0, $quantities));
     }
 
     private static function day(?Node $node): string

@@ -70,6 +70,8 @@ final readonly class ShelfController
     {
         $body = Body::of($request);
         $body->optional('quantity')?->refuse('changes by a receipt or a count only');
+        $body->optional('id')?->refuse('stays what it is');
+        $body->members() !== [] || $body->refuse('must have a field that changes');
         // What is not said stays as it is.
         $given = [...$item->spec, 'sku' => $item->sku, 'name' => $item->name, 'kind' => $item->kind, 'marked_f' => $item->marked_f, 'rated_v' => $item->rated_v, 'low_at' => $item->low_at, 'place' => $item->place, 'source' => $item->source, 'donor_board' => $item->donor_board_id, 'tested' => $item->tested, 'came_on' => $item->came_on->format('Y-m-d'), ...get_object_vars($body->object())];
         $item->update(array_diff_key(Shelf::read(Node::of((object) $given), $item), ['quantity' => 1]));

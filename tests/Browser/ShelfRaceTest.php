@@ -30,4 +30,18 @@ final class ShelfRaceTest extends TestCase
         self::assertSame('0', self::one('SELECT SUM(`change`) FROM shelf_moves WHERE item_id = ?', $item));
         self::assertSame('1', self::one("SELECT COUNT(*) FROM entries WHERE kind = 'part' AND JSON_VALUE(data, '$.shelf') = ?", strtoupper($item)));
     }
+
+    public function test_what_is_set_aside_at_the_same_moment_is_never_more_than_there_is(): void
+    {
+        $this->chrome->go('/');
+        $client = Client::signedIn(self::environment('ASH_URL'), self::environment('ASH_VAR'));
+        $item = strtolower(Ulid::generate());
+        $client->together([['/api/shelf', ['id' => strtoupper($item), 'sku' => "FEW-{$item}", 'name' => 'a few fuses', 'place' => 'drawer 1', 'quantity' => 3]]]);
+        $job = self::one("SELECT id FROM jobs WHERE state = 'open' LIMIT 1");
+        $answers = $client->together(array_map(static fn (): array => ["/api/shelf/{$item}/reservations", ['id' => Ulid::generate(), 'job' => $job, 'quantity' => 2]], range(1, 5)));
+        $status = array_column($answers, 0);
+        sort($status);
+        self::assertSame([200, 422, 422, 422, 422], $status);
+        self::assertSame('2', self::one('SELECT SUM(quantity) FROM shelf_reservations WHERE item_id = ?', $item));
+    }
 }

@@ -279,7 +279,7 @@ final class MemoryTest extends TestCase
     {
         $job = $this->job();
         $id = $this->listen($job, 'bad-chip');
-        $broken = Source::query()->findOrFail($id)->replicate()->fill(['id' => self::ulid(), 'memory' => '{"key": "broken"}']);
+        $broken = Source::query()->findOrFail($id)->replicate()->fill(['id' => self::ulid(), 'memory' => '{"key": "broken"}', 'started_at' => now(), 'updated_at' => now()]);
         $broken->save();
         $loop = new CaptureLoop();
         $this->turn($loop, $id, static fn (Source $it): bool => ($it->result['located']['errors'] ?? 0) > 2);

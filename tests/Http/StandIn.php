@@ -44,7 +44,9 @@ final class StandIn
 
     public function stop(): void
     {
-        proc_terminate($this->process, 9);
-        proc_close($this->process);
+        if (is_resource($this->process)) {
+            proc_terminate($this->process, 9);
+            proc_close($this->process);
+        }
     }
 }

@@ -119,7 +119,7 @@ final class TesterTest extends TestCase
         $lines = $this->lines('octal-core', 4116, 16);
         $read = $this->as(Role::Technician)->postJson("/api/jobs/{$this->job('knot-12', 'core')->id}/memory-sources", ['id' => self::ulid(), 'map' => 'stack', 'pattern' => 'fold', 'text' => implode("\n", $lines)])->assertCreated();
         self::assertSame(['plane P7', 0], [$read->json('located.suspects.0.called'), $read->json('located.unmapped')]);
-        self::assertStringContainsString('plane', self::text($read->json('located.suspects.0.text')));
+        self::assertStringContainsString('Plane P7', self::text($read->json('located.suspects.0.text')));
     }
 
     public function test_noise_without_an_end_costs_no_memory(): void

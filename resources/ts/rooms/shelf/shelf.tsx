@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-quer
 import { useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ulid } from 'ulid';
-import { api, data, words, type Schemas } from '../../api/client';
+import { api, data, words as say, type Schemas } from '../../api/client';
 import { Button, Field, LinkButton, Notice, Part } from '../../ui/controls';
 import { useSend } from '../../ui/form';
 import { KeyHelp, useKeys } from '../../ui/keys';
@@ -46,6 +46,13 @@ function ShelfSheet({ page, asked, ask }: { page: Schemas['ShelfPage']; asked: A
     const search = useRef<HTMLInputElement>(null);
     const [adding, setAdding] = useState(false);
     const [chosen, setChosen] = useState<string[]>([]);
+    const [words, setWords] = useState(asked.search);
+    const later = useRef<number>(undefined);
+    const type = (next: string) => {
+        setWords(next);
+        window.clearTimeout(later.current);
+        later.current = window.setTimeout(() => ask({ search: next }), 200);
+    };
     useKeys({
         '/': () => search.current?.focus(),
         n: () => may && setAdding(true),
@@ -88,9 +95,9 @@ function ShelfSheet({ page, asked, ask }: { page: Schemas['ShelfPage']; asked: A
                         <input
                             {...ids}
                             ref={search}
-                            value={asked.search}
+                            value={words}
                             placeholder="4700u, 4116, drawer 12"
-                            onChange={(event) => ask({ search: event.target.value })}
+                            onChange={(event) => type(event.target.value)}
                         />
                     )}
                 </Field>
@@ -290,7 +297,7 @@ function Import({ onDone }: { onDone: () => void }) {
             },
             (caught: unknown) => {
                 setBad(true);
-                setSaid(words(caught));
+                setSaid(say(caught));
             },
         );
     };
