@@ -30,6 +30,9 @@ final class Populate extends Command
     public function handle(): int
     {
         if (Person::query()->exists()) {
+            // An installation from before there were serial ports gets the stand-in tester too.
+            SerialPort::query()->exists() || self::tester();
+
             return self::SUCCESS;
         }
         $lines = DB::transaction(fn (): array => $this->option('demo') ? self::demo() : self::bare());
@@ -72,11 +75,16 @@ final class Populate extends Command
         return [Person::query()->create(['name' => $name, 'email' => $email, 'password' => $password, 'role' => $role, 'active' => true]), "{$email} / {$password}"];
     }
 
+    private static function tester(): void
+    {
+        SerialPort::query()->create(['name' => 'Stand-in memory tester', 'host' => '127.0.0.1', 'port' => 8042, 'standin' => true, 'active' => true]);
+    }
+
     /** @return array{Meter, Meter} the stand-in, and a hand-held one whose readings are typed (3 1/2 digits, handbook figures) */
     private static function meters(): array
     {
         $address = ['host' => '127.0.0.1', 'port' => 8041];
-        SerialPort::query()->create(['name' => 'Stand-in memory tester', 'host' => '127.0.0.1', 'port' => 8042, 'standin' => true, 'active' => true]);
+        self::tester();
 
         return [
             Meter::query()->create([...$address, 'name' => 'Stand-in bench meter', 'reading_pct' => 0.05, 'counts' => 5, 'resolution_v' => 0.001, 'standin' => true, 'active' => true]),

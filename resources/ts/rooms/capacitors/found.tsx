@@ -21,8 +21,10 @@ const EMPTY = {
     position: '',
     pin: '',
     asked: '',
+    tolerance_minus_pct: '',
+    tolerance_plus_pct: '',
 };
-const SIZES = ['diameter_mm', 'height_mm', 'pitch_mm', 'marked_f', 'rated_v'] as const;
+const SIZES = ['diameter_mm', 'height_mm', 'pitch_mm', 'marked_f', 'rated_v', 'tolerance_minus_pct', 'tolerance_plus_pct'] as const;
 
 /** What nobody knows waits with a question; what it may be is a guess and is called one. */
 export function Waiting({ page }: { page: Schemas['CapacitorPage'] }) {
@@ -78,6 +80,8 @@ export function Found({ page }: { page: Schemas['CapacitorPage'] }) {
             ...values,
             marked_f: String(reading.marked_f),
             rated_v: reading.rated_v === null ? values.rated_v : String(reading.rated_v),
+            tolerance_minus_pct: reading.minus_pct === null ? '' : String(reading.minus_pct),
+            tolerance_plus_pct: reading.plus_pct === null ? '' : String(reading.plus_pct),
         });
     const add = () =>
         void record(
@@ -134,7 +138,9 @@ export function Found({ page }: { page: Schemas['CapacitorPage'] }) {
                                     {decoded.data.map((reading) => (
                                         <Button key={`${reading.says} ${reading.scheme}`} onClick={() => use(reading)}>
                                             {reading.says}
-                                            <span className="text-sm text-soft">{reading.series ?? 'no preferred value'}</span>
+                                            <span className="text-sm text-soft">
+                                                {reading.scheme.replaceAll('_', ' ')}, {reading.series ?? 'no preferred value'}
+                                            </span>
                                         </Button>
                                     ))}
                                 </div>

@@ -160,7 +160,7 @@ function SoakSheet({ page }: { page: Schemas['SoakPage'] }) {
                                 </div>
                             )}
                             {live !== undefined && (
-                                <div role="status" aria-label="Counted" className="grid grid-cols-2 gap-3">
+                                <div role={live.active ? 'note' : 'status'} aria-label="Counted" className="grid grid-cols-2 gap-3">
                                     <Big says="passes" value={live.passes} />
                                     <Big says="with errors" value={live.failed_passes} bad={live.failed_passes > 0} />
                                     <p className="col-span-2">

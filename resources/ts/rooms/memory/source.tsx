@@ -46,7 +46,7 @@ export function SourceReport({
         });
     return (
         <div className="flex flex-col gap-2">
-            <p role="status" aria-label="What was read">
+            <p role={source.active ? 'note' : 'status'} aria-label="What was read">
                 <span className="font-bold">{source.words}</span>
                 {source.why !== null && `: ${source.why}`}. {source.lines} lines, {source.recognised} recognised, {source.left_over} left
                 over. {source.located.errors} errors

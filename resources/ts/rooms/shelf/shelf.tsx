@@ -179,6 +179,7 @@ const EMPTY = {
     place: '',
     source: '',
     donor_board: '',
+    came_on: '',
     esr_ohm: '',
     hours: '',
     temperature_c: '',
@@ -243,6 +244,7 @@ function NewPart({ page, onClose }: { page: Schemas['ShelfPage']; onClose: () =>
                 {field('place', 'Place', 'drawer 12')}
                 {field('source', 'Source')}
                 {field('low_at', 'Low at')}
+                {field('came_on', 'Came on', 'today')}
                 {pick('donor_board', 'Taken off board', choices(page.boards, 'none'))}
                 {values.kind !== '' && (
                     <>
