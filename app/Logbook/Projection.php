@@ -69,7 +69,7 @@ final readonly class Projection
     {
         $it = BoardCapacitor::read(Node::of((object) array_diff_key($entry->data, ['asked' => 1])));
         if ($it->part === null) {
-            self::open($entry, 'waiting', "which capacitor is it: {$it->key}".($it->rail === null ? '' : ", on {$it->rail}").", {$it->words()}", Record::word($entry, 'asked') ?: null, $entry->at->format('Y-m-d H:i:s'));
+            self::open($entry, 'waiting', "an answer, which capacitor it is: {$it->key}".($it->rail === null ? '' : ", on {$it->rail}").", {$it->words()}", Record::word($entry, 'asked') ?: null, $entry->at->format('Y-m-d H:i:s'));
         }
     }
 

@@ -55,7 +55,7 @@ final class RecapTest extends TestCase
         $chrome->until(static fn (): bool => $chrome->script('return document.querySelector("[aria-label=\'Test points\']")?.innerText.includes("100 µF 10 V")') === true, 'C11 is not on the list');
         $this->fill(['Or its place' => 'blue drop behind R14', 'Asked of' => 'the crew']);
         $chrome->field('Or its place')->sendKeys(Key::ENTER);
-        $chrome->see('Waits: which capacitor is it: blue drop behind R14');
+        $chrome->see('Waits: an answer, which capacitor it is: blue drop behind R14');
 
         // The run: lifted, looks by single keys, the meter by Space, typed figures, a slip of the unit asked back.
         $chrome->find('[aria-label^="Capacitance at C1"]')->sendKeys('i');

@@ -75,7 +75,7 @@ final class CapacitorTest extends TestCase
         $card = $this->cap($job, 'beside relay K2');
         self::assertSame('a guess from 2 like it: 4700 µF 25 V, aluminium', $card['guess']);
         self::assertStringContainsString('same rail +12 and size', self::text($card['siblings'][0]));
-        self::assertStringContainsString('which capacitor is it: beside relay K2', self::text($card['waiting']));
+        self::assertStringContainsString('an answer, which capacitor it is: beside relay K2', self::text($card['waiting']));
         self::assertRefused($this->read($job, 'beside relay K2', ['capacitance_f' => 0.0047]), '/data/cap', 'not known yet');
         $bench = $this->getJson('/api/bench');
         self::assertContains('the crew', array_column((array) $bench->json('waiting'), 'asked'));

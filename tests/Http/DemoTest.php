@@ -45,7 +45,7 @@ final class DemoTest extends TestCase
         self::assertSame('Test the filter capacitor and the rectifier of +12.', $next['Memory test stops after a cold night']);
         self::assertStringStartsWith('Waits for a latching mains switch', self::text($next['Switch does not hold']));
         self::assertSame(['bridged the mains switch so that the log room can go on until the part is here'], array_column((array) $bench->json('hazards'), 'text'));
-        self::assertSame(['a listing of U19', 'a latching mains switch 6 A', 'which capacitor is it: grey can beside relay K2, on +12, not known'], array_column((array) $bench->json('waiting'), 'text'));
+        self::assertSame(['a listing of U19', 'a latching mains switch 6 A', 'an answer, which capacitor it is: grey can beside relay K2, on +12, not known'], array_column((array) $bench->json('waiting'), 'text'));
     }
 
     public function test_every_page_of_it_can_be_shown_printed_and_exported(): void

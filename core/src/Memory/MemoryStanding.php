@@ -35,7 +35,7 @@ final readonly class MemoryStanding
 
         return match (true) {
             $swap === null => new self($text, $why, $word('action')),
-            ($swap['verdict'] ?? '') === 'confirmed' => new self("{$name}: the chip that was moved to {$word('ref')}", $swap['text'], $swap['text']),
+            ($swap['verdict'] ?? '') === 'confirmed' => new self("{$name}: the chip that was moved to {$word('ref')}", $swap['text'], "Replace the chip that sits in {$word('ref')} now, then repeat the memory test of {$name}."),
             default => new self($text, "{$swap['text']} {$why}", $swap['text']),
         };
     }

@@ -58,7 +58,7 @@ function Policy({ job, policy, may }: { job: string; policy: Schemas['PolicyCard
                 <span className="font-bold">
                     {policy.count} {policy.words}
                 </span>
-                : {policy.reasons.join('. ')}.
+                : {policy.reasons.join('; ')}.
             </p>
             <p className="text-sm text-soft">{policy.prior}</p>
             {policy.chosen !== null && (
