@@ -141,6 +141,14 @@ final class MemoryJobTest extends TestCase
         $chrome->see('stopped');
         $this->press('Throw it away');
 
+        // What is too long to paste is turned away before the field takes it.
+        $chrome->press('t');
+        $chrome->until(static fn (): bool => $chrome->script('return document.activeElement?.tagName') === 'TEXTAREA', 'nothing to type into');
+        $chrome->script('const held = new DataTransfer(); held.setData("text", "1A3F 55 51\\n".repeat(200000)); document.activeElement.dispatchEvent(new ClipboardEvent("paste", {clipboardData: held, bubbles: true, cancelable: true}))');
+        $chrome->see('That is too long to paste. Hand it in as a file.');
+        self::assertSame('', $chrome->script('return document.activeElement.value'));
+        $chrome->press(Key::TAB);
+
         $file = sys_get_temp_dir().'/ash-errors-'.bin2hex(random_bytes(4)).'.csv';
         file_put_contents($file, "address,expected,actual\n20001,FFFF,FFEF\n20101,FFFF,FFEF\n203");
         $chrome->button('CSV file')->click();

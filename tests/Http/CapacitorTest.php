@@ -84,6 +84,9 @@ final class CapacitorTest extends TestCase
         self::assertSame('Capacitor beside relay K2: 2200 µF 25 V, aluminium, on +12', $known->json('entry.says'));
         self::assertFalse(OpenItem::query()->findOrFail(self::text($found->json('entry.id')))->open);
         self::assertSame('keep', $this->read($job, 'beside relay K2', ['capacitance_f' => '2150u', 'esr_ohm' => '40m'])->json('entry.data.verdict'));
+        $pin = self::ulid();
+        \App\Logbook\Entry::query()->create(['id' => $pin, 'job_id' => $job->id, 'board_id' => $job->board_id, 'kind' => 'pin', 'stage' => 'repair', 'at' => now(), 'author' => 'Test', 'text' => 'this one', 'data' => ['photo' => self::ulid(), 'x' => 0.4, 'y' => 0.6, 'number' => 3], 'fingerprint' => str_repeat('0', 64), 'received_at' => now()]);
+        $this->add($job, ['kind' => 'capacitor', 'data' => ['place' => 'left of R3', 'pin' => $pin]])->assertCreated()->assertJsonPath('entry.data.pin', $pin);
         self::assertRefused($this->add($job, ['kind' => 'capacitor', 'data' => ['kind' => 'film']]), '/data', 'a designator or a place');
         self::assertRefused($this->add($job, ['kind' => 'capacitor', 'data' => ['ref' => 'C20', 'rail' => '+7']]), '/data/rail', 'no rail');
         self::assertRefused($this->add($job, ['kind' => 'capacitor', 'data' => ['ref' => 'C20', 'pin' => self::ulid()]]), '/data/pin');
