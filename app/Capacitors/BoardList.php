@@ -8,12 +8,13 @@ use App\Logbook\Board;
 use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\Machine;
+use App\Logbook\Record;
 use Ash\Capacitors\BoardCapacitor;
 use Ash\Document\Node;
 use Ash\Logbook\EntryKind;
 use Ash\Logbook\Profile;
 
-/** The capacitors of a job's board: those of the profile, and those found while walking over it, which count before it. */
+/** The capacitors of a job's board: those of the profile, those found while walking over it, which count before it, and what was fitted in their stead. */
 final readonly class BoardList
 {
     /**
@@ -34,16 +35,35 @@ final readonly class BoardList
                 $list["\0{$it->key}"] = $it;
             }
         }
-        $entries = Entry::query()->where('board_id', $job->board_id)->where('kind', EntryKind::Capacitor)
+        $entries = Entry::query()->where('board_id', $job->board_id)->whereIn('kind', [EntryKind::Capacitor, EntryKind::Part])
             ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'))->orderBy('at')->orderBy('id')->get();
-        foreach ($entries as $entry) {
+        [$parts, $walked] = $entries->partition(static fn (Entry $entry): bool => $entry->kind === EntryKind::Part);
+        foreach ($walked as $entry) {
             $it = BoardCapacitor::read(Node::of((object) array_diff_key($entry->data, ['asked' => 1])));
             $list["\0{$it->key}"] = $it;
             $found["\0{$it->key}"] = $entry;
         }
+        foreach ($parts as $entry) {
+            $key = "\0".Record::word($entry, 'designator');
+            if (isset($list[$key])) {
+                $list[$key] = $list[$key]->replacedBy(self::fitted($list[$key], $entry->data));
+            }
+        }
         uksort($list, strnatcmp(...));
 
         return new self($profile, array_values($list), $found);
+    }
+
+    /**
+     * @param array<string, mixed> $part of a part-replaced entry
+     *
+     * @return array<string, mixed>|null what the new one is: from the shelf, or as its marking was written down
+     */
+    private static function fitted(BoardCapacitor $at, array $part): ?array
+    {
+        $fitted = $part['fitted'] ?? null;
+
+        return is_array($fitted) ? array_filter($fitted, is_string(...), ARRAY_FILTER_USE_KEY) : $at->fittedBy(is_string($part['to'] ?? null) ? $part['to'] : '');
     }
 
     public function at(string $key): ?BoardCapacitor

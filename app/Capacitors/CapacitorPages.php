@@ -22,6 +22,8 @@ use Ash\Capacitors\Look;
 use Ash\Capacitors\Part;
 use Ash\Capacitors\Sample;
 use Ash\Capacitors\Siblings;
+use Ash\Capacitors\Standing;
+use Ash\Capacitors\Taken;
 use Ash\Capacitors\Wanted;
 use Ash\Document\InvalidDocument;
 use Ash\Logbook\Caution;
@@ -47,6 +49,7 @@ final readonly class CapacitorPages
 
     /**
      * @param array<string, list<Entry>>           $readings of this job by key, latest first
+     * @param array<string, Standing>              $standing what they say together since the part that sits there now was fitted, by key
      * @param array<string, Entry>                 $earlier  the last of other visits, by key
      * @param array<string, string>                $replaced by key: by what, when the part came after the last reading
      * @param array<string, list<string>>          $rework   by key
@@ -54,13 +57,13 @@ final readonly class CapacitorPages
      * @param array<string, array{string, string}> $chosen   policy and reason by kind
      * @param Collection<int, object>              $tests    rows of this board
      */
-    private function __construct(private Job $job, private BoardList $list, private array $readings, private array $earlier, private array $replaced, private array $rework, private array $waiting, private array $chosen, private Collection $tests)
+    private function __construct(private Job $job, private BoardList $list, private array $readings, private array $standing, private array $earlier, private array $replaced, private array $rework, private array $waiting, private array $chosen, private Collection $tests)
     {
     }
 
     public static function of(Job $job): self
     {
-        $readings = $earlier = $replaced = $rework = $chosen = [];
+        $readings = $since = $earlier = $replaced = $rework = $chosen = [];
         $entries = Entry::query()->where('board_id', $job->board_id)->whereIn('kind', [EntryKind::CapReading, EntryKind::Part, EntryKind::Rework, EntryKind::Decision])
             ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'))->orderBy('at')->orderBy('id')->get();
         foreach ($entries as $entry) {
@@ -71,15 +74,24 @@ final readonly class CapacitorPages
                 continue;
             }
             match ($entry->kind) {
-                EntryKind::CapReading => [$readings[$cap] = [$entry, ...$readings[$cap] ?? []], $replaced[$cap] = ''],
-                EntryKind::Part => $replaced[$cap] = Record::word($entry, 'to'),
+                EntryKind::CapReading => [$readings[$cap] = [$entry, ...$readings[$cap] ?? []], $since[$cap][] = Taken::recorded($entry->data), $replaced[$cap] = ''],
+                EntryKind::Part => [$replaced[$cap] = Record::word($entry, 'to'), $since[$cap] = []],
                 EntryKind::Rework => $rework[$cap][] = CapacitorNote::REWORK[Record::word($entry, 'done')] ?? '',
                 default => Record::word($entry, 'policy') === '' ?: $chosen[Record::word($entry, 'capacitors')] = [Record::word($entry, 'policy'), Record::word($entry, 'reason')],
             };
         }
 
+        $list = BoardList::of($job);
+        $standing = [];
+        foreach ($list->all as $it) {
+            $taken = $since["\0{$it->key}"] ?? [];
+            if ($it->part !== null && $taken !== []) {
+                $standing["\0{$it->key}"] = Standing::of($it->part, $taken, $list->railV($it));
+            }
+        }
+
         return new self(
-            $job, BoardList::of($job), $readings, $earlier, array_filter($replaced, static fn (string $it): bool => $it !== ''), $rework,
+            $job, $list, $readings, $standing, $earlier, array_filter($replaced, static fn (string $it): bool => $it !== ''), $rework,
             OpenItem::query()->where('board_id', $job->board_id)->where('kind', 'waiting')->where('open', true)->get()->keyBy('id')->all(), $chosen,
             DB::table('capacitor_tests')->where('board_id', $job->board_id)->get(),
         );
@@ -103,12 +115,11 @@ final readonly class CapacitorPages
         );
     }
 
-    /** @return list<BoardCapacitor> what measures bad or belongs to a kind that the bench replaces whole, and is not replaced yet */
+    /** @return list<BoardCapacitor> what measures bad, and originals of a kind that the bench replaces whole */
     public function wanted(): array
     {
-        return array_values(array_filter($this->list->all, fn (BoardCapacitor $it): bool => $it->part !== null && !isset($this->replaced["\0{$it->key}"]) && (
-            Record::word($this->readings["\0{$it->key}"][0] ?? null, 'verdict') === 'replace' || ($this->chosen[$it->part->kind->value][0] ?? '') === 'replace_kind'
-        )));
+        return array_values(array_filter($this->list->all, fn (BoardCapacitor $it): bool => ($this->standing["\0{$it->key}"] ?? null)?->verdict === 'replace'
+            || (!$it->replaced && $it->original !== null && ($this->chosen[$it->original->kind->value][0] ?? '') === 'replace_kind')));
     }
 
     public function substitutes(string $key, float $atC): SubstitutePage
@@ -156,18 +167,21 @@ final readonly class CapacitorPages
         $reading = $this->readings[$key][0] ?? null;
         $before = $this->readings[$key][1] ?? $this->earlier[$key] ?? null;
         $siblings = $it->part === null ? Siblings::of($it, $this->list->all) : null;
+        $standing = $this->standing[$key] ?? null;
         $data = $reading === null ? [] : $reading->data;
-        $number = static fn (string $field): ?float => is_numeric($data[$field] ?? null) ? (float) $data[$field] : null;
+        // With several readings of one part, what counts of each quantity is shown, as it is judged.
+        $farad = $standing === null ? (is_numeric($data['capacitance_f'] ?? null) ? (float) $data['capacitance_f'] : null) : ($standing->counts['capacitance'] ?? null)?->capacitanceF;
+        $ohm = ($standing->counts['esr'] ?? null)?->esrOhm;
         $strings = static fn (mixed $of): array => array_values(array_filter(is_array($of) ? $of : [], is_string(...)));
         $railV = $this->list->railV($it);
         $place = implode(', ', array_filter([$it->text('where') ?? ($it->text('ref') === null ? null : $it->text('place')), $it->rail === null ? null : "on {$it->rail}", $it->text('row') === null ? null : "row {$it->text('row')}"]));
 
         return new CapCard(
             $it->key, $it->text('ref'), $place, $it->words(), $it->part !== null, $it->part?->kind->value, $it->rail, $found?->id, $found === null ? null : ($this->waiting[$found->id]->text ?? null),
-            $siblings->keys ?? [], $siblings?->guess, $reading === null ? null : self::value($number('capacitance_f'), $strings($data['visual'] ?? [])), $number('esr_ohm') === null ? null : Notation::print((float) $number('esr_ohm'), Unit::Ohm, 3),
-            $reading === null ? null : Record::word($reading, 'verdict'), ($data['proven'] ?? false) === true, $strings($data['reasons'] ?? []), $strings($data['visual'] ?? []), ($data['in_circuit'] ?? false) === true, $reading?->id,
+            $siblings->keys ?? [], $siblings?->guess, $reading === null ? null : self::value($farad, $strings($data['visual'] ?? [])), $ohm === null ? null : Notation::print($ohm, Unit::Ohm, 3),
+            $standing?->verdict, $standing->proven ?? false, $standing->reasons ?? [], $strings($data['visual'] ?? []), ($data['in_circuit'] ?? false) === true, $reading?->id,
             $before === null ? null : self::value(is_numeric($before->data['capacitance_f'] ?? null) ? (float) $before->data['capacitance_f'] : null, []).', '.Record::word($before, 'verdict'),
-            $this->replaced[$key] ?? null, self::strip($it->part, $number('capacitance_f')), self::esrStrip($it->part, $number('esr_ohm')),
+            $this->replaced[$key] ?? null, self::strip($it->part, $farad), self::esrStrip($it->part, $ohm),
             self::limits($it->part, $railV), array_values(array_filter($this->rework[$key] ?? [])), $it->part?->kind->polarised() ?? false,
         );
     }
@@ -211,18 +225,20 @@ final readonly class CapacitorPages
     {
         $cards = [];
         foreach (Kind::cases() as $kind) {
-            $known = array_filter($this->list->all, static fn (BoardCapacitor $it): bool => $it->part?->kind === $kind);
+            $known = array_filter($this->list->all, static fn (BoardCapacitor $it): bool => $it->original?->kind === $kind);
             if ($known === []) {
                 continue;
             }
             $rows = $this->tests->filter(static fn (object $row): bool => ($row->kind ?? '') === $kind->value && (bool) ($row->proven ?? false));
-            $keys = $rows->pluck('cap_key')->unique()->count();
+            $tested = $rows->pluck('cap_key')->unique()->all();
+            $keys = count($tested);
+            $untested = count(array_filter($known, static fn (BoardCapacitor $it): bool => !$it->replaced && !in_array($it->key, $tested, true)));
             $bad = $rows->filter(static fn (object $row): bool => ($row->verdict ?? '') === 'replace')->pluck('cap_key')->unique()->count();
             [$a, $b, $prior] = Sample::prior(...CapacitorTests::history($kind->value, $this->list->year(), $this->job->board_id));
-            $sample = Sample::of($keys, $bad, max(0, count($known) - $keys), $a, $b);
+            $sample = Sample::of($keys, $bad, $untested, $a, $b);
             [$policy, $why] = $this->chosen[$kind->value] ?? [null, null];
             $cards[] = new PolicyCard(
-                $kind->value, $kind->words(), count($known), $keys, $bad, max(0, count($known) - $keys), Notation::plain($sample->expectedBad, 3), Notation::plain($sample->probabilityAnyBad * 100, 3).' %',
+                $kind->value, $kind->words(), count($known), $keys, $bad, $untested, Notation::plain($sample->expectedBad, 3), Notation::plain($sample->probabilityAnyBad * 100, 3).' %',
                 $sample->advice, $sample->reasons, $prior, $policy, $why,
             );
         }

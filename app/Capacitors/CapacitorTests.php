@@ -5,46 +5,50 @@ declare(strict_types=1);
 namespace App\Capacitors;
 
 use App\Logbook\Entry;
-use App\Logbook\Record;
+use App\Logbook\Job;
+use Ash\Capacitors\Standing;
+use Ash\Capacitors\Taken;
 use Ash\Logbook\EntryKind;
 use Illuminate\Support\Facades\DB;
 
-/** The last word on each capacitor, and the shop's history of its kind and age. Follows from the record and can be made again from it. */
+/** The last word on each original capacitor, and the shop's history of its kind and age. Follows from the record and can be made again from it. */
 final readonly class CapacitorTests
 {
     private const YEARS = 5;
 
-    public static function take(Entry $entry): void
+    /**
+     * What the record says of an original capacitor of a board: all its readings of the latest visit together, up to its replacement.
+     * A part that was fitted in its stead is new and tells nothing of its kind and age.
+     */
+    public static function renew(Job $job, string $cap): void
     {
-        $data = $entry->data;
-        $cap = Record::word($entry, 'cap');
-        $now = DB::table('capacitor_tests')->where('board_id', $entry->board_id)->where('current', true)->where('cap_key', $cap);
-        $row = [
-            'job_id' => $entry->job_id, 'entry_id' => $entry->id, 'kind' => Record::word($entry, 'kind'), 'year' => is_int($data['year'] ?? null) ? $data['year'] : null, 'marked_f' => $data['marked_f'] ?? 0, 'rated_v' => $data['rated_v'] ?? 0,
-            'verdict' => Record::word($entry, 'verdict'), 'proven' => ($data['proven'] ?? false) === true, 'at' => $entry->at->format('Y-m-d H:i:s.v'),
-        ];
-        // A part that was replaced keeps its place in the history; the one in its stead begins anew.
-        (clone $now)->where('replaced', true)->update(['current' => false]);
-        (clone $now)->where('replaced', false)->exists()
-            ? $now->where('replaced', false)->update($row)
-            : DB::table('capacitor_tests')->insert([...$row, 'board_id' => $entry->board_id, 'cap_key' => $cap, 'current' => true, 'replaced' => false]);
-    }
-
-    public static function replaced(Entry $part, bool $is): void
-    {
-        DB::table('capacitor_tests')->where('board_id', $part->board_id)->where('cap_key', Record::word($part, 'designator'))->where('current', true)->update(['replaced' => $is]);
-    }
-
-    /** A reading was withdrawn: the one before it counts again, when there is one. */
-    public static function forget(Entry $reading): void
-    {
-        DB::table('capacitor_tests')->where('entry_id', $reading->id)->delete();
-        $before = Entry::query()->where('board_id', $reading->board_id)->where('kind', EntryKind::CapReading)->where('id', '<>', $reading->id)
-            ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'))
-            ->whereRaw('JSON_VALUE(data, \'$.cap\') = ?', [Record::word($reading, 'cap')])->orderByDesc('at')->first();
-        if ($before instanceof Entry) {
-            self::take($before);
+        if ($cap === '') {
+            return;
         }
+        $list = BoardList::of($job);
+        $at = $list->at($cap);
+        $entries = $at?->original === null ? [] : Entry::query()->where('board_id', $job->board_id)->whereIn('kind', [EntryKind::CapReading, EntryKind::Part])
+            ->whereRaw('COALESCE(JSON_VALUE(data, \'$.cap\'), JSON_VALUE(data, \'$.designator\')) = ?', [$cap])
+            ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'))->orderBy('at')->orderBy('id')->get()->all();
+        $replaced = false;
+        $readings = [];
+        foreach ($entries as $entry) {
+            $replaced = $replaced || $entry->kind === EntryKind::Part;
+            if (!$replaced) {
+                $readings[$entry->job_id][] = $entry;
+                $last = $entry;
+            }
+        }
+        DB::table('capacitor_tests')->where('board_id', $job->board_id)->where('cap_key', $cap)->delete();
+        if (!isset($last) || $at?->original === null) {
+            return;
+        }
+        $part = $at->original;
+        $standing = Standing::of($part, array_map(static fn (Entry $it): Taken => Taken::recorded($it->data), $readings[$last->job_id]), $list->railV($at));
+        DB::table('capacitor_tests')->insert([
+            'board_id' => $job->board_id, 'cap_key' => $cap, 'job_id' => $last->job_id, 'entry_id' => $last->id, 'kind' => $part->kind->value, 'year' => $list->year(), 'marked_f' => $part->markedF, 'rated_v' => $part->ratedV,
+            'verdict' => $standing->verdict, 'proven' => $standing->proven, 'at' => $last->at->format('Y-m-d H:i:s.v'), 'current' => true, 'replaced' => $replaced,
+        ]);
     }
 
     /** @return array{int, int} tested and bad parts of this kind and about this age, on other boards */

@@ -210,7 +210,9 @@ final readonly class Append
         $item = isset($draft->data['shelf']) ? Shelf::use($this->job, $draft->id, $draft->data, $this->who->name) : null;
         CompleteCapacitor::part($this->job, $draft->data, $item);
 
-        return [...$draft->data, ...($item === null ? [] : ['sku' => $item->sku, 'source' => $draft->data['source'] ?? "shelf, {$item->place}"])];
+        return [...$draft->data, ...($item === null ? [] : [
+            'sku' => $item->sku, 'source' => $draft->data['source'] ?? "shelf, {$item->place}", ...($item->part() === null ? [] : ['fitted' => $item->part()]),
+        ])];
     }
 
     private function gate(EntryDraft $draft): GateState

@@ -20,25 +20,25 @@ final readonly class Projection
     public static function follow(Job $job, Entry $entry, ?Entry $corrected): void
     {
         if ($corrected !== null) {
-            self::withdraw($corrected, $entry);
+            self::withdraw($job, $corrected, $entry);
         }
-        self::items($entry);
+        self::items($job, $entry);
         self::job($job, $entry, $corrected);
     }
 
-    private static function withdraw(Entry $corrected, Entry $by): void
+    private static function withdraw(Job $job, Entry $corrected, Entry $by): void
     {
         match ($corrected->kind) {
             EntryKind::Reading => StoredReading::query()->where('entry_id', $corrected->id)->update(['superseded' => true]),
-            EntryKind::Part => self::partBack($corrected, $by),
-            EntryKind::CapReading => CapacitorTests::forget($corrected),
+            EntryKind::Part => self::partBack($job, $corrected, $by),
+            EntryKind::CapReading => CapacitorTests::renew($job, Record::word($corrected, 'cap')),
             EntryKind::Hazard, EntryKind::Waiting, EntryKind::Clock, EntryKind::Battery, EntryKind::Continuity, EntryKind::Capacitor => OpenItem::query()->where('id', $corrected->id)->update(['open' => false, 'ended_by' => $by->id]),
             EntryKind::Undone, EntryKind::Arrived, EntryKind::ClockRead => OpenItem::query()->where('ended_by', $corrected->id)->update(['open' => true, 'ended_by' => null]),
             default => null,
         };
     }
 
-    private static function items(Entry $entry): void
+    private static function items(Job $job, Entry $entry): void
     {
         match ($entry->kind) {
             EntryKind::Hazard => self::open($entry, 'hazard', $entry->text, null, $entry->at->format('Y-m-d H:i:s')),
@@ -49,8 +49,8 @@ final readonly class Projection
             EntryKind::Battery => self::battery($entry),
             EntryKind::Continuity => self::continuity($entry),
             EntryKind::Capacitor => self::capacitor($entry),
-            EntryKind::CapReading => CapacitorTests::take($entry),
-            EntryKind::Part => CapacitorTests::replaced($entry, true),
+            EntryKind::CapReading => CapacitorTests::renew($job, Record::word($entry, 'cap')),
+            EntryKind::Part => CapacitorTests::renew($job, Record::word($entry, 'designator')),
             EntryKind::Undone => self::end(Record::word($entry, 'hazard'), $entry),
             EntryKind::Arrived => self::end(Record::word($entry, 'waiting'), $entry),
             default => null,
@@ -58,9 +58,9 @@ final readonly class Projection
     }
 
     /** What came from the shelf lies there again. A correction has given it back already, before it took its own. */
-    private static function partBack(Entry $part, Entry $by): void
+    private static function partBack(Job $job, Entry $part, Entry $by): void
     {
-        CapacitorTests::replaced($part, false);
+        CapacitorTests::renew($job, Record::word($part, 'designator'));
         $by->kind === EntryKind::Withdrawn && Shelf::giveBack($part->id, $by->author);
     }
 

@@ -175,12 +175,13 @@ final readonly class ShelfController
     /** @return list<array{kind: string, value: string, volts: string, marked_f: float, rated_v: float, wanted: int, spares: int, shelf: int, buy: int, jobs: list<string>}> */
     private static function wanted(): array
     {
-        $jobs = Job::query()->where('state', 'open')->where(static fn ($query) => $query->whereIn('id', DB::table('capacitor_tests')->where('current', true)->select('job_id'))->orWhereIn('id', DB::table('entries')->where('kind', 'decision')->whereRaw("JSON_VALUE(data, '$.policy') = 'replace_kind'")->select('job_id')))->orderBy('number')->limit(200)->get();
+        $jobs = Job::query()->where('state', 'open')->whereExists(static fn ($query) => $query->from('entries')->whereColumn('entries.job_id', 'jobs.id')->where(static fn ($either) => $either->where('kind', 'cap_reading')->orWhere(static fn ($policy) => $policy->where('kind', 'decision')->whereRaw("JSON_VALUE(data, '$.policy') = 'replace_kind'"))))->orderBy('number')->limit(200)->get();
         $wanted = [];
         foreach ($jobs as $job) {
             foreach (CapacitorPages::of($job)->wanted() as $it) {
-                if ($it->part !== null) {
-                    $wanted[] = ['job' => $job->label(), 'key' => $it->key, 'kind' => $it->part->kind, 'marked_f' => $it->part->markedF, 'rated_v' => $it->part->ratedV];
+                // A new one is bought for the original, whatever sits there now.
+                if ($it->original !== null) {
+                    $wanted[] = ['job' => $job->label(), 'key' => $it->key, 'kind' => $it->original->kind, 'marked_f' => $it->original->markedF, 'rated_v' => $it->original->ratedV];
                 }
             }
         }

@@ -45,6 +45,17 @@ final class ShelfItem extends Model
         return $this->low_at !== null && $this->quantity <= $this->low_at;
     }
 
+    /**
+     * As a fitted one is judged; null for what is no capacitor with a value.
+     *
+     * @return array<string, mixed>|null
+     */
+    public function part(): ?array
+    {
+        return $this->kind === null || $this->marked_f === null || $this->rated_v === null ? null
+            : ['kind' => $this->kind, 'marked_f' => $this->marked_f, 'rated_v' => $this->rated_v, ...array_intersect_key($this->spec, ['tolerance_minus_pct' => 0, 'tolerance_plus_pct' => 0])];
+    }
+
     /** As the core chooses among; null for what is no capacitor with a value. */
     public function stock(int $free): ?Stock
     {

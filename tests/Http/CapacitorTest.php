@@ -152,6 +152,48 @@ final class CapacitorTest extends TestCase
         $standIn->stop();
     }
 
+    public function test_readings_of_one_part_are_judged_together(): void
+    {
+        $job = $this->job(slot: 'supply');
+        $this->read($job, 'C5', ['esr_ohm' => 3])->assertCreated()->assertJsonPath('entry.data.verdict', 'replace');
+        $this->read($job, 'C5', ['capacitance_f' => 0.001])->assertCreated()->assertJsonPath('entry.data.verdict', 'keep');
+        $card = $this->cap($job, 'C5');
+        self::assertSame(['replace', '1000 µF', '3 Ω'], [$card['verdict'], $card['value'], $card['esr']]);
+        self::assertSame(['C5'], $this->getJson("/api/jobs/{$job->id}/capacitors")->json('to_replace'));
+        self::assertSame('replace', DB::table('capacitor_tests')->where('cap_key', 'C5')->value('verdict'));
+    }
+
+    public function test_a_new_part_is_judged_by_its_own_figures_and_tells_nothing_of_the_old_ones(): void
+    {
+        $job = $this->job(slot: 'supply');
+        $this->read($job, 'C5', ['capacitance_f' => 0.0005, 'esr_ohm' => 3])->assertCreated();
+        $before = $this->getJson("/api/jobs/{$job->id}/capacitors")->json('policies.0');
+        $this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C5', 'to' => '1500u 25V']])->assertCreated();
+        self::assertSame('1500u 25V', $this->cap($job, 'C5')['replaced']);
+        $after = $this->read($job, 'C5', ['capacitance_f' => 0.00152, 'esr_ohm' => 0.05])->assertCreated();
+        self::assertSame(['keep', true], [$after->json('entry.data.verdict'), $after->json('entry.data.proven')], 'above the original\'s tolerance, within its own');
+        $card = $this->cap($job, 'C5');
+        self::assertSame(['keep', null, '1500 µF 25 V, aluminium', '500 µF, replace'], [$card['verdict'], $card['replaced'], $card['words'], $card['previous']]);
+        $now = $this->getJson("/api/jobs/{$job->id}/capacitors")->json('policies.0');
+        self::assertSame(self::rows($before)['tested'], self::rows($now)['tested']);
+        self::assertSame(1, self::rows($now)['bad']);
+        self::assertSame([1, 'replace'], [DB::table('capacitor_tests')->count(), DB::table('capacitor_tests')->value('verdict')]);
+
+        $later = $this->job(slot: 'supply');
+        self::assertSame('1500 µF 25 V, aluminium', $this->cap($later, 'C5')['words'], 'the next visit knows what sits there');
+        $this->add($later, ['kind' => 'decision', 'text' => 'replace the kind', 'data' => ['reason' => 'old', 'capacitors' => 'aluminium', 'policy' => 'replace_kind']])->assertCreated();
+        self::assertNotContains('C5', (array) $this->getJson("/api/jobs/{$later->id}/capacitors")->json('to_replace'), 'it is new');
+        $part = DB::table('entries')->where('kind', 'part')->where('job_id', $job->id)->value('id');
+        $this->add($job, ['kind' => 'withdrawn', 'text' => 'not yet fitted', 'corrects' => self::text($part)])->assertCreated();
+        self::assertStringStartsWith('1000 µF', self::text($this->cap($job, 'C5')['words']));
+    }
+
+    /** @return array<mixed> */
+    private static function rows(mixed $it): array
+    {
+        return is_array($it) ? $it : self::fail('no rows');
+    }
+
     public function test_a_withdrawn_reading_lets_the_one_before_it_count_again(): void
     {
         $job = $this->job(slot: 'supply');

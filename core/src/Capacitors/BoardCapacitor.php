@@ -14,7 +14,7 @@ use Ash\Quantity\UnreadableQuantity;
  * A capacitor on a board: from the machine's profile, or found while walking over it. One without designator has a place; one
  * without kind, value or voltage is not known, and is never judged by a guess.
  *
- * Invariant: a designator or a place is there; part is there when kind, value and voltage are.
+ * Invariant: a designator or a place is there; original is there when kind, value and voltage are; part is what sits there now.
  */
 final readonly class BoardCapacitor
 {
@@ -23,7 +23,7 @@ final readonly class BoardCapacitor
     private const MORE = ['ref', 'place', 'board', 'rail', 'row', 'where', 'marking', 'clearance_mm', 'pin'];
 
     /** @param array<string, mixed> $document as it was given, in SI units */
-    private function __construct(public array $document, public string $key, public ?Part $part, public ?string $rail)
+    private function __construct(public array $document, public string $key, public ?Part $original, public ?Part $part, public ?string $rail, public bool $replaced = false)
     {
     }
 
@@ -53,7 +53,36 @@ final readonly class BoardCapacitor
         $known = isset($given['kind'], $given['marked_f'], $given['rated_v']);
         $part = Node::of((object) array_intersect_key($given, array_flip(self::SPEC)), $node->pointer);
 
-        return new self($given, is_string($key) ? $key : '', $known ? Part::read($part) : null, is_string($given['rail'] ?? null) ? $given['rail'] : null);
+        $original = $known ? Part::read($part) : null;
+
+        return new self($given, is_string($key) ? $key : '', $original, $original, is_string($given['rail'] ?? null) ? $given['rail'] : null);
+    }
+
+    /**
+     * With another part in its stead. It is judged by its own figures; a substitute is still chosen for the original, or the value would creep from one to the next.
+     *
+     * @param array<string, mixed>|null $fitted fields of the new part; null when nobody wrote them, and the original's count on
+     */
+    public function replacedBy(?array $fitted): self
+    {
+        $part = $fitted === null ? $this->original : Part::read(Node::of((object) array_intersect_key($fitted, array_flip(self::SPEC))));
+
+        return new self($this->document, $this->key, $this->original, $part, $this->rail, true);
+    }
+
+    /**
+     * What a new part is, where its marking leaves no doubt.
+     *
+     * @return array<string, mixed>|null
+     */
+    public function fittedBy(string $marking): ?array
+    {
+        $read = $this->original === null ? [] : Marking::decode($marking, $this->original->kind);
+        if ($this->original === null || count($read) !== 1 || $read[0]->ratedV === null) {
+            return null;
+        }
+
+        return ['kind' => $this->original->kind->value, 'marked_f' => $read[0]->capacitanceF, 'rated_v' => $read[0]->ratedV, ...($read[0]->tolerance === null ? [] : ['tolerance_minus_pct' => $read[0]->tolerance['minus_pct'], 'tolerance_plus_pct' => $read[0]->tolerance['plus_pct']])];
     }
 
     public function words(): string
@@ -79,10 +108,10 @@ final readonly class BoardCapacitor
     /** What a substitute must stand for; the position is a filter's where nobody said another. */
     public function wanted(?float $railV): ?Wanted
     {
-        if ($this->part === null) {
+        if ($this->original === null) {
             return null;
         }
-        $document = array_intersect_key($this->document, array_flip([...self::SPEC, ...self::FITS])) + ['position' => $this->part->kind === Kind::MainsSuppression ? 'mains' : 'filter'];
+        $document = array_intersect_key($this->document, array_flip([...self::SPEC, ...self::FITS])) + ['position' => $this->original->kind === Kind::MainsSuppression ? 'mains' : 'filter'];
 
         return Wanted::read(Node::of((object) $document), $railV === null ? null : Node::of($railV), $this->number('clearance_mm') === null ? null : Node::of($this->number('clearance_mm')));
     }

@@ -170,12 +170,33 @@ final class Judged
 
     private function prove(): void
     {
-        $tanJudged = $this->measured->tanDelta !== null && $this->measured->slow() && $this->part->tanDeltaMax !== null && $this->part->kind->losesMatter();
-        $whole = $this->measured->capacitanceF !== null && ($this->measured->esrOhm !== null || $tanJudged);
-        $this->proven = $this->verdict === 'replace' || (!$this->inCircuit && $whole);
+        $this->proven = $this->verdict === 'replace' || (!$this->inCircuit && self::whole($this->part, $this->measured->apart()));
         if (!$this->proven) {
-            $this->reasons[] = $this->inCircuit ? 'unproven: in circuit a good reading proves nothing; lift a leg' : 'unproven: capacitance and ESR (or tan delta at 120 Hz) are wanted';
+            $this->reasons[] = self::unproven($this->inCircuit);
         }
+    }
+
+    /**
+     * Whether these readings of a lifted part are enough for "keep" to mean something: capacitance, and ESR or a tan delta that can be judged.
+     *
+     * @param array<string, Measured> $lifted as Measured::apart() gives them
+     */
+    public static function whole(Part $part, array $lifted): bool
+    {
+        $tanJudged = ($lifted['tan_delta'] ?? null)?->slow() === true && $part->tanDeltaMax !== null && $part->kind->losesMatter();
+
+        return isset($lifted['capacitance']) && (isset($lifted['esr']) || $tanJudged);
+    }
+
+    public static function unproven(bool $inCircuit): string
+    {
+        return $inCircuit ? 'unproven: in circuit a good reading proves nothing; lift a leg' : 'unproven: capacitance and ESR (or tan delta at 120 Hz) are wanted';
+    }
+
+    /** @return list<string> the reasons without what is said of its being unproven */
+    public function findings(): array
+    {
+        return array_values(array_diff($this->reasons, [self::unproven($this->inCircuit)]));
     }
 
     /** @return array{capacitance_low_f: float, capacitance_high_f: float, esr_max_ohm: ?float, tan_delta_max: ?float, leakage_max_a: ?float} */

@@ -31,4 +31,15 @@ final readonly class Measured
     {
         return $this->frequencyHz !== null && \Ash\Quantity\Compare::atLeast($this->frequencyHz, 100) && \Ash\Quantity\Compare::atMost($this->frequencyHz, 150);
     }
+
+    /** @return array<string, self> each quantity by itself, by its name; the frequency goes with ESR and with tan delta */
+    public function apart(): array
+    {
+        return array_filter([
+            'capacitance' => $this->capacitanceF === null ? null : new self(capacitanceF: $this->capacitanceF),
+            'esr' => $this->esrOhm === null ? null : new self(esrOhm: $this->esrOhm, frequencyHz: $this->frequencyHz),
+            'tan_delta' => $this->tanDelta === null ? null : new self(tanDelta: $this->tanDelta, frequencyHz: $this->frequencyHz),
+            'leakage' => $this->leakageA === null ? null : new self(leakageA: $this->leakageA),
+        ]);
+    }
 }
