@@ -9,9 +9,6 @@ use App\Http\Conflict;
 use App\Http\Errors;
 use App\Instruments\Meter;
 use App\Instruments\MeterState;
-use App\Instruments\Quantity;
-use App\Instruments\Scene;
-use App\Instruments\ScpiMeter;
 use App\Logbook\Append;
 use App\Logbook\Entry;
 use App\Logbook\Job;
@@ -61,22 +58,23 @@ final readonly class CapacitorController
     ])]
     public function take(Request $request, Job $job): JsonResponse
     {
-        $body = Body::of($request)->only('id', 'at', 'meter', 'cap', 'in_circuit', 'visual', 'esr_ohm', 'lead_ohm', 'sure');
+        $body = Body::of($request)->only('id', 'at', 'meter', 'what', 'cap', 'in_circuit', 'visual', 'esr_ohm', 'lead_ohm', 'sure');
         $id = Ulid::read($body->at('id'));
         $body->at('at')->instant();
-        $cap = $body->at('cap')->text(160);
+        $what = $body->at('what')->enum(Take::class);
         $meter = Meter::query()->where('active', true)->find($body->at('meter')->string()) ?? $body->at('meter')->refuse('there is no such meter, or it is put away');
         $known = Entry::query()->find($id);
         if ($known !== null) {
-            return $known->job_id === $job->id ? new JsonResponse(new FaradsTaken(MeterState::Reading->value, 'was taken before')) : throw Conflict::at('/id', 'another entry has this id');
+            return $known->job_id === $job->id ? new JsonResponse(new FaradsTaken(MeterState::Reading->value, 'was taken before', null)) : throw Conflict::at('/id', 'another entry has this id');
         }
-        $answer = (new ScpiMeter($meter))->measure([Quantity::Farads], $meter->standin ? [Scene::probe('capacitor', $cap, 'none')] : [])[0];
-        if ($answer->value === null) {
-            return new JsonResponse(new FaradsTaken($answer->state->value, $answer->words));
+        $taken = CapacitorMeter::take($meter, $what, $what === Take::Leads ? '' : $body->at('cap')->text(160));
+        if ($taken->refusal !== null || $what === Take::Leads) {
+            return new JsonResponse(new FaradsTaken($taken->refusal->state->value ?? MeterState::Reading->value, $taken->words, $taken->read['esr_ohm'] ?? null));
         }
-        $given = array_intersect_key(get_object_vars($body->object()), array_flip(['in_circuit', 'visual', 'esr_ohm', 'lead_ohm', 'sure']));
-        Append::to($job->id, EntryDraft::read(Node::of((object) ['id' => $id, 'at' => $body->at('at')->string(), 'kind' => 'cap_reading', 'data' => (object) ['cap' => $cap, 'capacitance_f' => max(0.0, $answer->value), 'meter' => $meter->id, ...$given]])), SignedIn::person($request));
+        $given = array_intersect_key(get_object_vars($body->object()), array_flip(['in_circuit', 'visual', 'sure', ...($what === Take::Part ? ['esr_ohm', 'lead_ohm'] : [])]));
+        $data = (object) [...$given, ...$taken->read, 'cap' => $body->at('cap')->text(160), 'meter' => $meter->id];
+        Append::to($job->id, EntryDraft::read(Node::of((object) ['id' => $id, 'at' => $body->at('at')->string(), 'kind' => 'cap_reading', 'stage' => 'repair', 'data' => $data])), SignedIn::person($request));
 
-        return new JsonResponse(new FaradsTaken(MeterState::Reading->value, ''));
+        return new JsonResponse(new FaradsTaken(MeterState::Reading->value, '', null));
     }
 }

@@ -6,7 +6,7 @@ namespace App\Capacitors;
 
 use OpenApi\Attributes as OA;
 
-/** What the meter gave in farads. */
+/** Whether the meter gave a reading. */
 #[OA\Schema]
 final readonly class FaradsTaken
 {
@@ -15,6 +15,8 @@ final readonly class FaradsTaken
         public string $state,
         #[OA\Property()]
         public string $words,
+        #[OA\Property(description: 'of the leads alone, when they were asked for')]
+        public ?float $lead_ohm,
     ) {
     }
 }

@@ -18,6 +18,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'host', type: 'string', description: 'loopback or private IP address'),
     new OA\Property(property: 'port', type: 'integer'), new OA\Property(property: 'reading_pct', type: 'number'),
     new OA\Property(property: 'counts', type: 'number'), new OA\Property(property: 'resolution_v', type: 'number', description: 'V a count'),
+    new OA\Property(property: 'esr_query', type: 'string', nullable: true), new OA\Property(property: 'tan_delta_query', type: 'string', nullable: true), new OA\Property(property: 'loss_hz', description: 'Hz of ESR and tan delta; a number, or nothing'),
     new OA\Property(property: 'active', type: 'boolean'),
 ])]
 #[OA\Schema(schema: 'SerialPortBody', required: ['name', 'host', 'port'], properties: [
@@ -92,10 +93,11 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'rows', type: 'object', additionalProperties: true, description: 'radix, word_bits, chip, rows[] {name, start, words, first, bit_0: first or last, parity}'),
 ])]
 #[OA\Schema(schema: 'DecodeBody', required: ['marking'], properties: [new OA\Property(property: 'marking', type: 'string'), new OA\Property(property: 'kind', type: 'string', enum: \Ash\Capacitors\Kind::class)])]
-#[OA\Schema(schema: 'TakeCapacitanceBody', required: ['id', 'at', 'meter', 'cap', 'in_circuit'], properties: [
+#[OA\Schema(schema: 'TakeCapacitanceBody', required: ['id', 'at', 'meter', 'what'], properties: [
     new OA\Property(property: 'id', type: 'string', description: 'ULID of the entry'), new OA\Property(property: 'at', type: 'string', format: 'date-time'), new OA\Property(property: 'meter', type: 'string'),
     new OA\Property(property: 'cap', type: 'string', description: 'designator or place'), new OA\Property(property: 'in_circuit', type: 'boolean'), new OA\Property(property: 'visual', type: 'array', items: new OA\Items(type: 'string')),
     new OA\Property(property: 'esr_ohm'), new OA\Property(property: 'lead_ohm'), new OA\Property(property: 'sure', type: 'boolean'),
+    new OA\Property(property: 'what', type: 'string', enum: \App\Capacitors\Take::class),
 ])]
 #[OA\Schema(schema: 'ShelfBody', properties: [
     new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'sku', type: 'string'), new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'kind', type: 'string', nullable: true),

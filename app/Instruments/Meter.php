@@ -11,28 +11,34 @@ use Illuminate\Database\Eloquent\Model;
 /**
  * A meter on the bench's network, set up by a lead.
  *
- * @property string $id
- * @property string $name
- * @property string $host         loopback or private address, never a name
- * @property int    $port
- * @property float  $reading_pct  accuracy: % of reading
- * @property float  $counts       accuracy: counts
- * @property float  $resolution_v volts a count
- * @property bool   $standin      the simulated meter that ships with the application
- * @property bool   $active
+ * @property string  $id
+ * @property string  $name
+ * @property string  $host            loopback or private address, never a name
+ * @property int     $port
+ * @property float   $reading_pct     accuracy: % of reading
+ * @property float   $counts          accuracy: counts
+ * @property float   $resolution_v    volts a count
+ * @property ?string $esr_query       what the meter is asked for ESR in ohm; null: it cannot
+ * @property ?string $tan_delta_query what it is asked for tan delta; null: it cannot
+ * @property ?float  $loss_hz         Hz at which it reads both; null: unknown, and counts as high
+ * @property bool    $standin         the simulated meter that ships with the application
+ * @property bool    $active
  */
 final class Meter extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['name', 'host', 'port', 'reading_pct', 'counts', 'resolution_v', 'standin', 'active'];
+    /** How the simulated meter reads a capacitor's losses. */
+    public const STANDIN_LOSSES = ['esr_query' => 'MEAS:CAP:ESR?', 'tan_delta_query' => 'MEAS:CAP:LOSS?', 'loss_hz' => 120];
+
+    protected $fillable = ['name', 'host', 'port', 'reading_pct', 'counts', 'resolution_v', 'esr_query', 'tan_delta_query', 'loss_hz', 'standin', 'active'];
 
     protected $attributes = ['standin' => false, 'active' => true];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['reading_pct' => 'float', 'counts' => 'float', 'resolution_v' => 'float', 'standin' => 'boolean', 'active' => 'boolean'];
+        return ['reading_pct' => 'float', 'counts' => 'float', 'resolution_v' => 'float', 'loss_hz' => 'float', 'standin' => 'boolean', 'active' => 'boolean'];
     }
 
     public function accuracy(): MeterAccuracy

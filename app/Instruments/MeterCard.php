@@ -25,6 +25,12 @@ final readonly class MeterCard
         public float $counts,
         #[OA\Property()]
         public float $resolution_v,
+        #[OA\Property(description: 'what it is asked for ESR; null when it cannot')]
+        public ?string $esr_query,
+        #[OA\Property(description: 'what it is asked for tan delta; null when it cannot')]
+        public ?string $tan_delta_query,
+        #[OA\Property(description: 'Hz of both')]
+        public ?float $loss_hz,
         #[OA\Property()]
         public bool $standin,
         #[OA\Property()]

@@ -13,6 +13,8 @@ use OpenApi\Attributes as OA;
 
 final readonly class MeterController
 {
+    private const MOST_HZ = 1e6;
+
     #[OA\Get(path: '/meters', operationId: 'listMeters', tags: ['instruments'], responses: [new OA\Response(response: 200, description: 'meters by name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: MeterCard::class)))])]
     public function index(): JsonResponse
     {
@@ -63,7 +65,7 @@ final readonly class MeterController
     /** @return array<string, mixed> */
     private static function read(Node $body, ?Meter $meter): array
     {
-        $body->only('name', 'host', 'port', 'reading_pct', 'counts', 'resolution_v', 'active');
+        $body->only('name', 'host', 'port', 'reading_pct', 'counts', 'resolution_v', 'esr_query', 'tan_delta_query', 'loss_hz', 'active');
         $address = Address::read($body->at('host'), $body->at('port'));
         $name = $body->at('name');
         if (Meter::query()->where('name', $name->text(120))->whereKeyNot($meter->id ?? '')->exists()) {
@@ -77,14 +79,41 @@ final readonly class MeterController
             'reading_pct' => $body->at('reading_pct')->between(0, 100),
             'counts' => $body->at('counts')->between(0, 1000),
             'resolution_v' => $body->at('resolution_v')->between(0, 100),
+            'esr_query' => $body->has('esr_query') ? self::query($body, 'esr_query') : $meter?->esr_query,
+            'tan_delta_query' => $body->has('tan_delta_query') ? self::query($body, 'tan_delta_query') : $meter?->tan_delta_query,
+            'loss_hz' => $body->has('loss_hz') ? self::hertz($body) : $meter?->loss_hz,
             'active' => $body->optional('active')?->bool() ?? $meter->active ?? true,
         ];
+    }
+
+    /** One query and nothing else, so that what a lead writes cannot set the meter. IEEE 488.2, 7.6: program headers and data. */
+    private static function query(Node $body, string $field): ?string
+    {
+        $node = self::given($body, $field);
+        if ($node === null) {
+            return null;
+        }
+
+        return preg_match('/^:?[A-Za-z][A-Za-z0-9]*(:[A-Za-z][A-Za-z0-9]*)*\?( [A-Za-z0-9.+-]+(,[A-Za-z0-9.+-]+)*)?$/D', $node->text(60)) === 1
+            ? $node->text(60) : $node->refuse('must be one query such as MEAS:CAP:ESR?, as the meter\'s manual gives it');
+    }
+
+    private static function hertz(Node $body): ?float
+    {
+        $node = self::given($body, 'loss_hz');
+
+        return $node === null || $node->positive() <= self::MOST_HZ ? $node?->positive() : $node->refuse('must be at most 1000000 Hz');
+    }
+
+    private static function given(Node $body, string $field): ?Node
+    {
+        return $body->has($field) && !$body->at($field)->isNull() && $body->at($field)->raw() !== '' ? $body->at($field) : null;
     }
 
     private static function card(Meter $meter): MeterCard
     {
         $address = $meter->address();
 
-        return new MeterCard($meter->id, $meter->name, $address->host, $address->port, $meter->reading_pct, $meter->counts, $meter->resolution_v, $meter->standin, $meter->active);
+        return new MeterCard($meter->id, $meter->name, $address->host, $address->port, $meter->reading_pct, $meter->counts, $meter->resolution_v, $meter->esr_query, $meter->tan_delta_query, $meter->loss_hz, $meter->standin, $meter->active);
     }
 }

@@ -12,4 +12,5 @@ enum Quantity: string
     case Ohms = 'MEAS:RES?';
     case Farads = 'MEAS:CAP?';
     case Hertz = 'MEAS:FREQ?';
+    case Amperes = 'MEAS:CURR:DC?';
 }

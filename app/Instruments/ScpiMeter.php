@@ -33,8 +33,8 @@ final readonly class ScpiMeter
     /**
      * Asks for several quantities in one conversation, in order.
      *
-     * @param list<Quantity> $wanted
-     * @param list<string>   $before commands that set the stand-in's probe; a real meter gets none
+     * @param list<Quantity|string> $wanted a query of the meter's own stands for what SCPI has no instruction for
+     * @param list<string>          $before commands that set the stand-in's probe; a real meter gets none
      *
      * @return list<Measured> one for each quantity
      */
@@ -59,9 +59,9 @@ final readonly class ScpiMeter
         return $answers;
     }
 
-    private static function one(ScpiLine $line, Quantity $quantity): Measured
+    private static function one(ScpiLine $line, Quantity|string $quantity): Measured
     {
-        $answer = $line->ask($quantity->value);
+        $answer = $line->ask($quantity instanceof Quantity ? $quantity->value : $quantity);
         $number = preg_match(self::NUMBER, $answer) === 1 ? (float) $answer : null;
         if ($number !== null && abs($number) < self::INFINITY * (1 - 1e-9)) {
             $error = $line->ask('SYST:ERR?');

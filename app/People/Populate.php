@@ -87,7 +87,7 @@ final class Populate extends Command
         self::tester();
 
         return [
-            Meter::query()->create([...$address, 'name' => 'Stand-in bench meter', 'reading_pct' => 0.05, 'counts' => 5, 'resolution_v' => 0.001, 'standin' => true, 'active' => true]),
+            Meter::query()->create([...$address, 'name' => 'Stand-in bench meter', 'reading_pct' => 0.05, 'counts' => 5, 'resolution_v' => 0.001, ...Meter::STANDIN_LOSSES, 'standin' => true, 'active' => true]),
             Meter::query()->create([...$address, 'name' => 'Hand-held, drawer 3', 'reading_pct' => 0.5, 'counts' => 2, 'resolution_v' => 0.01, 'standin' => false, 'active' => false]),
         ];
     }

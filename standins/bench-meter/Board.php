@@ -10,6 +10,7 @@ namespace AshStandins;
  * so a sag, a drop or an open fuse follows from Ohm's law and not from a list of numbers.
  *
  * @phpstan-type Rail array{volts: float, source_ohms?: float, ripple_mvpp?: float, amps?: array<string, float>, ohms_to_ground?: float, farads?: float, points?: list<array{name: string, ohms?: float}>}
+ * @phpstan-type Capacitor array{farads: float, esr_ohms: float, leakage_amps: float}
  * @phpstan-type Fault array{type: string, rail?: string, volts?: float, factor?: float, mvpp?: float, ohms?: float, before?: string, does?: string}
  */
 final class Board
@@ -20,10 +21,10 @@ final class Board
     private const STRAY = 0.004;
 
     /**
-     * @param array<string, Rail>   $rails
-     * @param list<Fault>           $faults
-     * @param array<string, ?float> $traces     ohms by the name of the place, without the leads; null: open
-     * @param array<string, float>  $capacitors farads by designator
+     * @param array<string, Rail>      $rails
+     * @param list<Fault>              $faults
+     * @param array<string, ?float>    $traces     ohms by the name of the place, without the leads; null: open
+     * @param array<string, Capacitor> $capacitors by designator
      */
     private function __construct(private readonly array $rails, private readonly array $faults, public readonly string $title, public readonly float $noiseV, private readonly float $leadOhms, private readonly array $traces, private readonly array $capacitors)
     {
@@ -40,8 +41,8 @@ final class Board
             throw new \RuntimeException("{$file} names a board that is not there");
         }
 
-        /** @var array{rails: array<string, Rail>, noise_v?: float, lead_ohms?: float, capacitors?: array<string, float>} $board */
-        /** @var array{title?: string, faults?: list<Fault>, traces?: array<string, ?float>, capacitors?: array<string, float>} $scene */
+        /** @var array{rails: array<string, Rail>, noise_v?: float, lead_ohms?: float, capacitors?: array<string, Capacitor>} $board */
+        /** @var array{title?: string, faults?: list<Fault>, traces?: array<string, ?float>, capacitors?: array<string, Capacitor>} $scene */
         return new self($board['rails'], $scene['faults'] ?? [], $scene['title'] ?? '', $board['noise_v'] ?? 0.002, $board['lead_ohms'] ?? 0.18, $scene['traces'] ?? [], ($scene['capacitors'] ?? []) + ($board['capacitors'] ?? []));
     }
 
@@ -113,11 +114,33 @@ final class Board
     public function capacitance(string $rail, string $point): ?float
     {
         if ($rail === 'capacitor') {
-            return $this->capacitors[$point] ?? null;
+            return $this->capacitors[$point]['farads'] ?? null;
         }
         $it = $this->rails[$rail] ?? null;
 
         return $it === null ? null : $it['farads'] ?? 0.001;
+    }
+
+    /** ESR in ohms with the leads' share, or the leads' alone; an LCR meter's leads are short and four-wire, so it is small. */
+    public function esr(string $rail, string $point): ?float
+    {
+        $esr = $rail === 'leads' ? 0.0 : ($rail === 'capacitor' ? $this->capacitors[$point]['esr_ohms'] ?? null : null);
+
+        return $esr === null ? null : $esr + $this->leadOhms / 20;
+    }
+
+    /** tan delta = 2 pi f C ESR, at 120 Hz. */
+    public function tanDelta(string $rail, string $point): ?float
+    {
+        $it = $rail === 'capacitor' ? $this->capacitors[$point] ?? null : null;
+
+        return $it === null ? null : 2 * M_PI * 120 * $it['farads'] * $it['esr_ohms'];
+    }
+
+    /** Amperes through a capacitor under its rated voltage, two minutes after it was applied. */
+    public function leakage(string $rail, string $point): ?float
+    {
+        return $rail === 'capacitor' ? $this->capacitors[$point]['leakage_amps'] ?? null : null;
     }
 
     /** Twice the line frequency: full-wave rectified. */

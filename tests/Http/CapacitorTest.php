@@ -134,21 +134,42 @@ final class CapacitorTest extends TestCase
         self::assertRefused($ask(['marking' => '104', 'kind' => 'glass']), '/kind');
     }
 
-    public function test_the_meter_reads_farads_at_the_live_part(): void
+    public function test_the_meter_reads_farads_and_losses_at_the_live_part_and_leakage_by_itself(): void
     {
         $job = $this->job(slot: 'supply');
         $standIn = StandIn::start();
         config(['instruments.standin.port' => $standIn->port]);
         $meter = self::meter($standIn->port);
-        $body = ['id' => self::ulid(), 'at' => '2026-03-01T11:00:00Z', 'meter' => $meter->id, 'cap' => 'C1', 'in_circuit' => false];
-        $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/capacitors/take", $body)->assertOk()->assertJsonPath('state', 'reading');
-        $this->postJson("/api/jobs/{$job->id}/capacitors/take", $body)->assertOk()->assertJsonPath('words', 'was taken before');
+        $take = fn (array $more): TestResponse => $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/capacitors/take", [...['id' => self::ulid(), 'at' => '2026-03-01T11:00:00Z', 'meter' => $meter->id, 'what' => 'part', 'cap' => 'C1', 'in_circuit' => false], ...$more]);
+        // The stand-in's ESR leads: 0.18 ohm / 20; dunlin-8's C1 holds 3100 uF behind 0.2 ohm and leaks 0.9 mA (standins/bench-meter/boards).
+        $id = self::ulid();
+        $take(['id' => $id])->assertOk()->assertJsonPath('state', 'reading');
+        $take(['id' => $id])->assertOk()->assertJsonPath('words', 'was taken before');
         $card = $this->cap($job, 'C1');
-        self::assertSame('replace', $card['verdict']);
+        self::assertSame(['replace', null], [$card['verdict'], $card['esr']], 'this meter knows capacitance only');
         self::assertMatchesRegularExpression('/^3[01]\d\d(\.\d)? µF$/', self::text($card['value']));
-        $absent = $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/capacitors/take", ['id' => self::ulid(), 'cap' => 'C77'] + $body)->assertOk();
-        self::assertNotSame('reading', $absent->json('state'));
-        self::assertSame(1, DB::table('entries')->where('job_id', $job->id)->where('kind', 'cap_reading')->count());
+        self::assertRefused($take(['what' => 'leads']), '/meter', 'does not read ESR');
+
+        $meter->update(\App\Instruments\Meter::STANDIN_LOSSES);
+        $leads = $take(['what' => 'leads'])->assertOk();
+        self::assertEqualsWithDelta(0.009, $leads->json('lead_ohm'), 0.002);
+        self::assertSame(1, DB::table('entries')->where('job_id', $job->id)->where('kind', 'cap_reading')->count(), 'the leads are no reading of a part');
+        $take(['lead_ohm' => $leads->json('lead_ohm')])->assertOk();
+        $data = \App\Logbook\Entry::query()->where('job_id', $job->id)->where('kind', 'cap_reading')->orderByDesc('received_at')->firstOrFail()->data;
+        self::assertEqualsWithDelta(0.2, $data['esr_ohm'], 0.003);
+        self::assertEqualsWithDelta(2 * M_PI * 120 * 0.0031 * 0.2, $data['tan_delta'], 0.003, 'tan delta = 2 pi f C ESR');
+        self::assertSame([120, 'replace', true], [$data['frequency_hz'], $data['verdict'], $data['proven']]);
+        $take(['cap' => 'C4', 'what' => 'leakage'])->assertOk()->assertJsonPath('state', 'reading');
+        self::assertSame('replace', $this->cap($job, 'C4')['verdict'], '4.1 mA where 0.01 C V allows 1.6 mA');
+        $take(['cap' => 'C3', 'what' => 'leakage', 'in_circuit' => true])->assertOk();
+        self::assertSame(['keep', false], [$this->cap($job, 'C3')['verdict'], $this->cap($job, 'C3')['proven']]);
+
+        $count = DB::table('entries')->count();
+        $meter->update(['esr_query' => 'FETC:NONSENSE?']);
+        self::assertStringStartsWith('ESR: ', self::text($take([])->assertOk()->json('words')), 'a meter that does not know its query');
+        self::assertNotSame('reading', $take(['cap' => 'C77'])->assertOk()->json('state'));
+        self::assertRefused($take(['what' => 'colour']), '/what');
+        self::assertSame($count, DB::table('entries')->count());
         $standIn->stop();
     }
 

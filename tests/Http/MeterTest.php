@@ -205,6 +205,12 @@ final class MeterTest extends TestCase
         self::assertRefused($this->as(Role::Lead)->postJson('/api/meters', $body), '/name', 'already');
         self::assertRefused($this->as(Role::Lead)->putJson("/api/meters/{$id}", [...$body, 'port' => 0]), '/port');
         self::assertRefused($this->as(Role::Lead)->putJson("/api/meters/{$id}", [...$body, 'counts' => '3']), '/counts');
+        foreach (['MEAS:CAP', '*RST', 'MEAS:CAP?;*RST', "MEAS:CAP?\nOUTP ON", 'MEAS:CAP? @1', str_repeat('A', 61).'?', 7] as $query) {
+            self::assertRefused($this->as(Role::Lead)->putJson("/api/meters/{$id}", [...$body, 'esr_query' => $query]), '/esr_query');
+        }
+        self::assertRefused($this->as(Role::Lead)->putJson("/api/meters/{$id}", [...$body, 'loss_hz' => 2e6]), '/loss_hz');
+        $this->as(Role::Lead)->putJson("/api/meters/{$id}", [...$body, 'esr_query' => ':MEAS:LOSS? 120,2', 'tan_delta_query' => '', 'loss_hz' => 120])->assertOk()->assertJsonPath('esr_query', ':MEAS:LOSS? 120,2')->assertJsonPath('tan_delta_query', null);
+        $this->as(Role::Lead)->putJson("/api/meters/{$id}", $body)->assertOk()->assertJsonPath('loss_hz', 120);
         $meter = $this->meterOn('sound');
         self::assertStringContainsString('stand-in bench meter', self::text($this->as(Role::Lead)->postJson("/api/meters/{$meter->id}/check")->json('words')));
         self::assertRefused($this->as(Role::Technician)->putJson("/api/meters/{$meter->id}/scene", ['scene' => 'holiday']), '/scene', 'must be one of');

@@ -1261,8 +1261,13 @@ export interface components {
             example: string;
             word: string;
         };
-        /** @description What the meter gave in farads. */
+        /** @description Whether the meter gave a reading. */
         FaradsTaken: {
+            /**
+             * Format: float
+             * @description of the leads alone, when they were asked for
+             */
+            lead_ohm: number | null;
             state: string;
             words: string;
         };
@@ -1584,21 +1589,32 @@ export interface components {
         MeterBody: {
             active?: boolean;
             counts: number;
+            esr_query?: string | null;
             /** @description loopback or private IP address */
             host: string;
+            /** @description Hz of ESR and tan delta; a number, or nothing */
+            loss_hz?: unknown;
             name: string;
             port: number;
             reading_pct: number;
             /** @description V a count */
             resolution_v: number;
+            tan_delta_query?: string | null;
         };
         /** @description A meter. */
         MeterCard: {
             active: boolean;
             /** Format: float */
             counts: number;
+            /** @description what it is asked for ESR; null when it cannot */
+            esr_query: string | null;
             host: string;
             id: string;
+            /**
+             * Format: float
+             * @description Hz of both
+             */
+            loss_hz: number | null;
             name: string;
             port: number;
             /** Format: float */
@@ -1606,6 +1622,8 @@ export interface components {
             /** Format: float */
             resolution_v: number;
             standin: boolean;
+            /** @description what it is asked for tan delta; null when it cannot */
+            tan_delta_query: string | null;
         };
         MoveBody: {
             change?: unknown;
@@ -2326,15 +2344,17 @@ export interface components {
             /** Format: date-time */
             at: string;
             /** @description designator or place */
-            cap: string;
+            cap?: string;
             esr_ohm?: unknown;
             /** @description ULID of the entry */
             id: string;
-            in_circuit: boolean;
+            in_circuit?: boolean;
             lead_ohm?: unknown;
             meter: string;
             sure?: boolean;
             visual?: string[];
+            /** @enum {string} */
+            what: "part" | "leakage" | "leads";
         };
         /** @description What the meter gave. */
         TakenCard: {

@@ -73,7 +73,8 @@ function CapacitorSheet({ page }: { page: Schemas['CapacitorPage'] }) {
                 <>
                     <KeyHelp
                         keys={[
-                            ['Space', 'read the meter in farads at the live part'],
+                            ['Space', 'read the meter at the live part: farads, and its losses when the meter knows them'],
+                            ['a', 'read leakage in amperes: rated voltage on, two minutes'],
                             ['digits, Enter', 'type capacitance, Tab to ESR; - for ESR alone'],
                             ...page.looks.map((look): [string, string] => [look.key, look.words]),
                             ['i', 'in circuit, or lifted'],
@@ -92,7 +93,7 @@ function CapacitorSheet({ page }: { page: Schemas['CapacitorPage'] }) {
             {page.caps.length === 0 && (
                 <p className="sheet p-6">The profile lists no capacitor of this board. Add them as you walk over it.</p>
             )}
-            {known.length > 0 && <Run page={page} known={known} may={may} meter={meters.chosen} onSubstitutes={openSubstitutes} />}
+            {known.length > 0 && <Run page={page} known={known} may={may} meters={meters} onSubstitutes={openSubstitutes} />}
             <Waiting page={page} />
             <div className="grid items-start gap-3 lg:grid-cols-2">
                 <Policies page={page} may={may} onSubstitutes={openSubstitutes} />
@@ -104,19 +105,20 @@ function CapacitorSheet({ page }: { page: Schemas['CapacitorPage'] }) {
     );
 }
 
+const doubtful = (refusal: Refusal): boolean => refusal.at('/data/capacitance_f')?.includes('sure') === true;
 const NOTHING = { tan_delta: '', frequency_hz: '', leakage_a: '' };
 
 function Run({
     page,
     known,
     may,
-    meter,
+    meters,
     onSubstitutes,
 }: {
     page: Schemas['CapacitorPage'];
     known: Cap[];
     may: boolean;
-    meter: string;
+    meters: ReturnType<typeof useMeters>;
     onSubstitutes: (key: string) => void;
 }) {
     const client = useQueryClient();
@@ -131,7 +133,8 @@ function Run({
     const [also, setAlso] = useState(NOTHING);
     const [busy, setBusy] = useState(false);
     const [problem, setProblem] = useState<string | null>(null);
-    const [doubt, setDoubt] = useState<Record<string, unknown> | null>(null);
+    const [doubt, setDoubt] = useState<(() => void) | null>(null);
+    const meter = meters.chosen;
     const waiting = (key: string) => unsent.find((it) => it.run === run && it.step === key)?.says ?? null;
     const points = known.map((cap) => point(cap, waiting(cap.key)));
     const live =
@@ -141,6 +144,10 @@ function Run({
         points[0];
     const cap = known.find((it) => it.key === live?.key);
     if (live === undefined || cap === undefined) return null;
+    const keepLeads = (ohm: string) => {
+        setLeads(ohm);
+        localStorage.setItem(LEADS, ohm);
+    };
     const readBefore = chosen !== null && cap.reading_id !== null;
 
     const done = async (key: string) => {
@@ -173,31 +180,36 @@ function Run({
             setBusy(false);
             if (sent.state === 'refused') {
                 setProblem(sent.refusal.message);
-                setDoubt(sent.refusal.at('/data/capacitance_f')?.includes('sure') === true ? body : null);
+                setDoubt(doubtful(sent.refusal) ? () => () => send({ ...body, sure: true }) : null);
             } else await done(live.key);
         });
     };
     const typed = (it: Typed) =>
         send({ cap: live.key, ...beside, ...(it.value.trim() === '-' ? {} : { capacitance_f: it.value }), ...extra(it.second) });
-    const take = () => {
+    const take = (what: 'part' | 'leakage' | 'leads', sure = false) => {
         setBusy(true);
+        setProblem(null);
         const key = live.key;
-        askOnce([run, key].join('\n'), (id) =>
+        const at =
+            what === 'leads' ? {} : { cap: key, ...beside, ...(leads.trim() === '' ? {} : { lead_ohm: leads }), ...(sure ? { sure } : {}) };
+        askOnce([run, what, key].join('\n'), (id) =>
             data(
                 api.POST('/jobs/{job}/capacitors/take', {
                     params: { path: { job } },
-                    body: { id, at: new Date().toISOString(), meter, cap: key, ...beside },
+                    body: { id, at: new Date().toISOString(), meter, what, ...at },
                 }),
             ),
         ).then(
             async (answer) => {
                 setBusy(false);
-                if (answer.state === 'reading') await done(key);
-                else setProblem(answer.words);
+                if (answer.state !== 'reading') setProblem(answer.words);
+                else if (what === 'leads') keepLeads(String(answer.lead_ohm ?? ''));
+                else await done(key);
             },
             (caught: unknown) => {
                 setBusy(false);
-                setProblem(caught instanceof Refusal ? caught.message : words(caught));
+                setProblem(words(caught));
+                setDoubt(caught instanceof Refusal && doubtful(caught) ? () => () => take(what, true) : null);
             },
         );
     };
@@ -206,6 +218,7 @@ function Run({
     const letters: Record<string, () => void> = {
         ...Object.fromEntries(page.looks.map((look) => [look.key, () => toggle(look.value)])),
         i: () => setInCircuit(!inCircuit),
+        ...(may && meter !== TYPED ? { a: () => take('leakage') } : {}),
         w: alone,
         s: () => onSubstitutes(live.key),
     };
@@ -226,7 +239,7 @@ function Run({
             field={{ label: 'Capacitance', unit: 'F', second: 'ESR, Ω' }}
             onLive={setChosen}
             onBack={() => step(-1)}
-            onTake={may && meter !== TYPED ? take : null}
+            onTake={may && meter !== TYPED ? () => take('part') : null}
             onRecord={(it) => may && typed(it)}
             onEscape={() => {
                 setChosen(null);
@@ -237,7 +250,7 @@ function Run({
         >
             {doubt !== null && (
                 <Notice tone="care">
-                    <Button onClick={() => send({ ...doubt, sure: true })}>I am sure: record it as it reads</Button>
+                    <Button onClick={doubt}>I am sure: record it as it reads</Button>
                 </Notice>
             )}
             <section aria-label="Beside the reading" className="sheet flex flex-col gap-3 p-4">
@@ -277,10 +290,7 @@ function Run({
                         hint="probes together"
                         inputMode="decimal"
                         value={leads}
-                        onChange={(event) => {
-                            setLeads(event.target.value);
-                            localStorage.setItem(LEADS, event.target.value);
-                        }}
+                        onChange={(event) => keepLeads(event.target.value)}
                     />
                     <Field
                         label="Tan delta"
@@ -300,6 +310,18 @@ function Run({
                         onChange={(event) => setAlso({ ...also, leakage_a: event.target.value })}
                     />
                 </div>
+                {may && meter !== TYPED && (
+                    <div className="flex flex-wrap gap-2">
+                        {meters.meter !== null && meters.meter.esr_query !== null && (
+                            <Button disabled={busy} onClick={() => take('leads')}>
+                                Probes together: read the leads
+                            </Button>
+                        )}
+                        <Button disabled={busy} onClick={() => take('leakage')}>
+                            Read leakage <kbd>a</kbd>
+                        </Button>
+                    </div>
+                )}
                 {cap.esr !== null && cap.esr_strip !== null && (
                     <div className="grid grid-cols-[9rem_1fr] items-center gap-3 text-sm">
                         <span>ESR last {cap.esr}</span>

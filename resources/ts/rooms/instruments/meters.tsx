@@ -32,7 +32,7 @@ export function Meters() {
                                     {!meter.active && <span className="text-soft">, put away</span>}
                                     <span className="block text-sm text-soft">
                                         {meter.host} port {meter.port}; ±({meter.reading_pct} % of reading + {meter.counts} counts of{' '}
-                                        {meter.resolution_v} V)
+                                        {meter.resolution_v} V){losses(meter)}
                                         {meter.standin && '; simulated, ships with the application'}
                                     </span>
                                 </span>
@@ -51,6 +51,14 @@ export function Meters() {
         </Loaded>
     );
 }
+
+const losses = (meter: Meter): string =>
+    [
+        meter.esr_query === null ? '' : `; ESR by ${meter.esr_query}`,
+        meter.tan_delta_query === null ? '' : `; tan delta by ${meter.tan_delta_query}`,
+    ]
+        .join('')
+        .concat(meter.loss_hz === null ? '' : ` at ${meter.loss_hz} Hz`);
 
 function Check({ meter }: { meter: Meter }) {
     const [said, setSaid] = useState<string | null>(null);
@@ -84,6 +92,9 @@ function MeterForm({ meter, onClose }: { meter: Meter | null; onClose: () => voi
         reading_pct: String(meter?.reading_pct ?? ''),
         counts: String(meter?.counts ?? ''),
         resolution_v: String(meter?.resolution_v ?? ''),
+        esr_query: meter?.esr_query ?? '',
+        tan_delta_query: meter?.tan_delta_query ?? '',
+        loss_hz: String(meter?.loss_hz ?? ''),
     });
     const [active, setActive] = useState(meter?.active ?? true);
     const body = {
@@ -92,6 +103,7 @@ function MeterForm({ meter, onClose }: { meter: Meter | null; onClose: () => voi
         reading_pct: number(values.reading_pct),
         counts: number(values.counts),
         resolution_v: number(values.resolution_v),
+        loss_hz: values.loss_hz.trim() === '' ? null : number(values.loss_hz),
         active,
     };
     const form = useSend(
@@ -130,6 +142,9 @@ function MeterForm({ meter, onClose }: { meter: Meter | null; onClose: () => voi
                 {field('reading_pct', 'Accuracy, % of reading')}
                 {field('counts', 'Accuracy, counts')}
                 {field('resolution_v', 'Volts a count')}
+                {field('esr_query', 'ESR is asked with', 'a query from its manual; empty: it cannot')}
+                {field('tan_delta_query', 'Tan delta is asked with', 'a query from its manual; empty: it cannot')}
+                {field('loss_hz', 'Both at, Hz', 'empty: not known')}
                 <label className="flex min-h-11 items-center gap-3">
                     <input type="checkbox" checked={active} onChange={(event) => setActive(event.target.checked)} />
                     In use

@@ -16,6 +16,7 @@ export function useMeters() {
     return {
         options,
         chosen,
+        meter: active.find((meter) => meter.id === chosen) ?? null,
         standin: active.find((meter) => meter.id === chosen && meter.standin)?.id ?? null,
         choose: (meter: string) => {
             localStorage.setItem(KEY, meter);
