@@ -66,7 +66,8 @@ final class RecapTest extends TestCase
         $this->justRead('C1', 'replace');
         $this->live('C2');
         $chrome->press(' ');
-        $this->justRead('C2', 'keep, unproven');
+        $this->justRead('C2', 'ESR');
+        $this->justRead('C2', 'keep');
         $this->live('C3');
         $chrome->press('9700', Key::ENTER);
         $chrome->see('9.7 kF or 9700 µF?');
@@ -99,6 +100,15 @@ final class RecapTest extends TestCase
         self::assertSame($before - 1, (int) self::one("SELECT quantity FROM shelf_items WHERE sku = 'AL-4700-25'"));
         self::assertSame('bag 9', self::one("SELECT place FROM shelf_items WHERE name LIKE 'Original C1%' ORDER BY created_at DESC LIMIT 1"));
 
+        // The reading after, of the new part.
+        $chrome->go("/jobs/{$job}/capacitors");
+        $chrome->see('replaced');
+        $chrome->script('[...document.querySelectorAll("[aria-label=\'Test points\'] button")][0].focus()');
+        $chrome->press(Key::ENTER);
+        $this->live('C1');
+        $chrome->press('4650u', Key::TAB, '0.03', Key::ENTER);
+        $this->justRead('C1', 'keep');
+
         // The list of what is still to buy, and the report with what waits.
         $chrome->go('/shopping');
         $chrome->see('10000 µF 16 V');
@@ -107,7 +117,7 @@ final class RecapTest extends TestCase
         $chrome->press('p');
         $chrome->see('Report of');
         $chrome->until(static fn (): bool => $chrome->script('return [...document.querySelectorAll("iframe")].some((it) => it.contentDocument?.body.innerText.includes("bag 9")) || document.body.innerText.includes("bag 9")') === true, 'the report does not tell of the part');
-        self::assertSame(['capacitor', 'capacitor', 'cap_reading', 'cap_reading', 'cap_reading', 'cap_reading', 'decision', 'part'], array_column(self::rows("SELECT kind FROM entries WHERE job_id = ? AND kind <> 'symptom' ORDER BY at, id", [$job]), 'kind'));
+        self::assertSame(['capacitor', 'capacitor', 'cap_reading', 'cap_reading', 'cap_reading', 'cap_reading', 'decision', 'part', 'cap_reading'], array_column(self::rows("SELECT kind FROM entries WHERE job_id = ? AND kind <> 'symptom' ORDER BY at, id", [$job]), 'kind'));
         self::assertSame('1', self::one("SELECT COUNT(*) FROM open_items WHERE job_id = ? AND kind = 'waiting' AND open = 1", $job));
     }
 }
