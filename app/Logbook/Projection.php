@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use App\Capacitors\CapacitorTests;
+use App\Memory\Tidying;
 use App\Rails\StoredReading;
 use App\Shelf\Shelf;
 use Ash\Capacitors\BoardCapacitor;
@@ -49,6 +50,7 @@ final readonly class Projection
             EntryKind::Battery => self::battery($entry),
             EntryKind::Continuity => self::continuity($entry),
             EntryKind::Capacitor => self::capacitor($entry),
+            EntryKind::Memory, EntryKind::Soak => Tidying::keep(Record::word($entry, 'source')),
             EntryKind::CapReading => CapacitorTests::renew($job, Record::word($entry, 'cap')),
             EntryKind::Part => CapacitorTests::renew($job, Record::word($entry, 'designator')),
             EntryKind::Undone => self::end(Record::word($entry, 'hazard'), $entry),

@@ -25,6 +25,7 @@ use Carbon\CarbonImmutable;
  * @property ?list<string>         $tested     bank names; null for all
  * @property ?string               $port_id
  * @property ?array<string, mixed> $result     what was read and located
+ * @property bool                  $kept       an entry of the record came from it
  * @property string                $author
  * @property CarbonImmutable       $started_at
  * @property CarbonImmutable       $updated_at
@@ -38,7 +39,7 @@ final class Source extends ClientKeyed
     protected function casts(): array
     {
         return [
-            'kind' => SourceKind::class, 'state' => SourceState::class, 'tested' => 'array', 'result' => 'array',
+            'kind' => SourceKind::class, 'state' => SourceState::class, 'tested' => 'array', 'kept' => 'boolean', 'result' => 'array',
             'started_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime', 'heard_at' => 'immutable_datetime',
         ];
     }

@@ -46,8 +46,7 @@ final readonly class ShelfController
 
         return new JsonResponse(new ShelfPage(
             array_values(ShelfCards::of($shown->all())), $count, $rows->count() > self::PAGE ? $shown->last()?->sku : null,
-            array_map(static fn (Kind $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Kind::cases()),
-            array_values(DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')->orderBy('machines.name')->orderBy('boards.slot')->limit(500)->selectRaw("boards.id, CONCAT(machines.name, ', ', boards.name) AS name")->get()->map(static fn (object $row): ChoiceCard => new ChoiceCard((new Row($row))->string('id'), (new Row($row))->string('name')))->all()),
+            self::kinds(), self::boards(),
         ));
     }
 
@@ -73,7 +72,7 @@ final readonly class ShelfController
         $body->optional('id')?->refuse('stays what it is');
         $body->members() !== [] || $body->refuse('must have a field that changes');
         // What is not said stays as it is.
-        $given = [...$item->spec, 'sku' => $item->sku, 'name' => $item->name, 'kind' => $item->kind, 'marked_f' => $item->marked_f, 'rated_v' => $item->rated_v, 'low_at' => $item->low_at, 'place' => $item->place, 'source' => $item->source, 'donor_board' => $item->donor_board_id, 'tested' => $item->tested, 'came_on' => $item->came_on->format('Y-m-d'), ...get_object_vars($body->object())];
+        $given = [...$item->written(), ...get_object_vars($body->object())];
         $item->update(array_diff_key(Shelf::read(Node::of((object) $given), $item), ['quantity' => 1]));
 
         return new JsonResponse(self::page($item->refresh()));
@@ -169,7 +168,22 @@ final readonly class ShelfController
                 return new MoveCard(\App\Logbook\Cards::time($r->string('at')), $r->int('change'), $r->string('why'), $r->text('note'), $r->string('author'), $r->text('job_id'));
             })->all()),
             array_values(Job::query()->where('state', 'open')->orderByDesc('last_entry_at')->limit(100)->get(['id', 'number', 'title'])->map(static fn (Job $it): ChoiceCard => new ChoiceCard($it->id, "{$it->label()}, {$it->title}"))->all()),
+            array_map(static fn (mixed $it): string => is_scalar($it) ? (string) $it : '', array_diff_key($item->written(), ['tested' => 1])), self::kinds(), self::boards(),
         );
+    }
+
+    /** @return list<ChoiceCard> */
+    private static function kinds(): array
+    {
+        return array_map(static fn (Kind $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Kind::cases());
+    }
+
+    /** @return list<ChoiceCard> */
+    private static function boards(): array
+    {
+        $rows = DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')->orderBy('machines.name')->orderBy('boards.slot')->limit(500)->selectRaw("boards.id, CONCAT(machines.name, ', ', boards.name) AS name")->get();
+
+        return array_values($rows->map(static fn (object $row): ChoiceCard => new ChoiceCard((new Row($row))->string('id'), (new Row($row))->string('name')))->all());
     }
 
     /** @return list<array{kind: string, value: string, volts: string, marked_f: float, rated_v: float, wanted: int, spares: int, shelf: int, buy: int, jobs: list<string>}> */

@@ -45,6 +45,15 @@ final class ShelfItem extends Model
         return $this->low_at !== null && $this->quantity <= $this->low_at;
     }
 
+    /** @return array<string, mixed> its fields as they are written down, without the quantity */
+    public function written(): array
+    {
+        return [
+            ...$this->spec, 'sku' => $this->sku, 'name' => $this->name, 'kind' => $this->kind, 'marked_f' => $this->marked_f, 'rated_v' => $this->rated_v, 'low_at' => $this->low_at, 'place' => $this->place,
+            'source' => $this->source, 'donor_board' => $this->donor_board_id, 'tested' => $this->tested, 'came_on' => $this->came_on->format('Y-m-d'),
+        ];
+    }
+
     /**
      * As a fitted one is judged; null for what is no capacitor with a value.
      *

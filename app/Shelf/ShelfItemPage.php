@@ -15,6 +15,9 @@ final readonly class ShelfItemPage
      * @param list<ReservationCard> $reservations
      * @param list<MoveCard>        $moves
      * @param list<ChoiceCard>      $jobs
+     * @param array<string, string> $fields
+     * @param list<ChoiceCard>      $kinds
+     * @param list<ChoiceCard>      $boards
      */
     public function __construct(
         #[OA\Property()]
@@ -25,6 +28,12 @@ final readonly class ShelfItemPage
         public array $moves,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'open jobs')]
         public array $jobs,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string'), description: 'as they are written down, for the form that changes them')]
+        public array $fields,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'kinds of capacitor')]
+        public array $kinds,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'boards an original may come from')]
+        public array $boards,
     ) {
     }
 }

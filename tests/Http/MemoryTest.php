@@ -176,6 +176,23 @@ final class MemoryTest extends TestCase
         self::assertStringContainsString('-5 V first on', self::text($page->json('bias')));
     }
 
+    public function test_what_nobody_kept_is_taken_away_after_a_month_and_what_the_record_came_from_stays(): void
+    {
+        $job = $this->job();
+        $post = fn (): string => self::text($this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/memory-sources", ['id' => self::ulid(), 'map' => 'main', 'text' => "4004 0000 0004\n"])->assertCreated()->json('id'));
+        [$kept, $left, $fresh, $coming] = [$post(), $post(), $post(), $post()];
+        $this->add($job, ['kind' => 'withdrawn', 'text' => 'the wrong board', 'corrects' => self::text($this->keep($job, $kept)->assertCreated()->json('entry.id'))])->assertCreated();
+        Source::query()->where('id', $coming)->update(['state' => 'running']);
+        Source::query()->whereIn('id', [$kept, $left, $coming])->update(['updated_at' => now()->subDays(31)]);
+        $file = Source::query()->findOrFail($left)->file();
+        self::assertFileExists($file);
+        self::assertSame([1, 0], [\App\Memory\Tidying::run(), \App\Memory\Tidying::run()]);
+        self::assertEqualsCanonicalizing([$kept, $fresh, $coming], Source::query()->where('job_id', $job->id)->pluck('id')->all());
+        self::assertFileDoesNotExist($file);
+        self::assertFileExists(Source::query()->findOrFail($kept)->file());
+        $this->getJson("/api/memory-sources/{$left}")->assertNotFound();
+    }
+
     private function listen(Job $job, string $scene): string
     {
         $this->tester = StandIn::start($scene, 4116, 'memory-tester');

@@ -2008,9 +2008,17 @@ export interface components {
         };
         /** @description Parts of one sort, with their history. */
         ShelfItemPage: {
+            /** @description boards an original may come from */
+            boards: components["schemas"]["ChoiceCard"][];
+            /** @description as they are written down, for the form that changes them */
+            fields: {
+                [key: string]: string;
+            };
             item: components["schemas"]["ShelfCard"];
             /** @description open jobs */
             jobs: components["schemas"]["ChoiceCard"][];
+            /** @description kinds of capacitor */
+            kinds: components["schemas"]["ChoiceCard"][];
             moves: components["schemas"]["MoveCard"][];
             reservations: components["schemas"]["ReservationCard"][];
         };

@@ -10,6 +10,7 @@ import { Loaded, Page } from '../../ui/page';
 import { choices, Select } from '../../ui/select';
 import { useMayRecord } from '../../ui/session';
 import { dayAndClock } from '../../ui/when';
+import { PartForm, partBody, usePart } from './part-form';
 
 export function ShelfItem() {
     const { id = '' } = useParams();
@@ -60,9 +61,9 @@ function ItemSheet({ page }: { page: Schemas['ShelfItemPage'] }) {
                 <div className="grid gap-3 lg:grid-cols-2">
                     <Move item={item} put={put} />
                     <Reserve page={page} put={put} />
-                    <Edit key={`${item.place} ${item.low_at ?? ''} ${item.name}`} item={item} put={put} />
                 </div>
             )}
+            {may && <Edit key={JSON.stringify(page.fields)} page={page} put={put} />}
             {page.reservations.length > 0 && (
                 <Part title="Set aside">
                     <ul>
@@ -156,52 +157,22 @@ function Move({ item, put }: { item: Schemas['ShelfCard']; put: (next: Schemas['
     );
 }
 
-function Edit({ item, put }: { item: Schemas['ShelfCard']; put: (next: Schemas['ShelfItemPage']) => void }) {
-    const [values, setValues] = useState({ name: item.name, place: item.place, low_at: item.low_at === null ? '' : String(item.low_at) });
-    const [tested, setTested] = useState(item.tested);
+function Edit({ page, put }: { page: Schemas['ShelfItemPage']; put: (next: Schemas['ShelfItemPage']) => void }) {
+    const part = usePart(page.fields);
+    const [tested, setTested] = useState(page.item.tested);
     const send = useSend(
         () =>
             data(
                 api.PUT('/shelf/{item}', {
-                    params: { path: { item: item.id } },
-                    body: {
-                        name: values.name,
-                        place: values.place,
-                        tested,
-                        low_at: values.low_at.trim() === '' ? null : number(values.low_at),
-                    },
+                    params: { path: { item: page.item.id } },
+                    body: { ...(partBody(part.now, part.before) as unknown as Schemas['ShelfBody']), tested },
                 }),
             ),
         put,
     );
-    const field = (name: keyof typeof values, label: string) => (
-        <Field
-            label={label}
-            value={values[name]}
-            error={send.at(`/${name}`)}
-            onChange={(event) => setValues({ ...values, [name]: event.target.value })}
-        />
-    );
     return (
-        <Part title="What it is called and where it lies">
-            <form
-                className="grid items-end gap-3 sm:grid-cols-[2fr_1.5fr_6rem_auto_auto]"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    void send.submit();
-                }}
-            >
-                {field('name', 'Name')}
-                {field('place', 'Place')}
-                {field('low_at', 'Low at')}
-                <label className="flex min-h-11 items-center gap-2">
-                    <input type="checkbox" checked={tested} onChange={(event) => setTested(event.target.checked)} />
-                    Tested
-                </label>
-                <Button type="submit" disabled={send.busy}>
-                    Keep
-                </Button>
-            </form>
+        <Part title="What it is and where it lies">
+            <PartForm part={part} tested={tested} onTested={setTested} send={send} kinds={page.kinds} boards={page.boards} fresh={false} />
         </Part>
     );
 }

@@ -6,10 +6,10 @@ import { api, data, words as say, type Schemas } from '../../api/client';
 import { Button, Field, LinkButton, Notice, Part } from '../../ui/controls';
 import { useSend } from '../../ui/form';
 import { KeyHelp, useKeys } from '../../ui/keys';
-import { filled } from '../../ui/number';
 import { Loaded, Page } from '../../ui/page';
 import { choices, Select } from '../../ui/select';
 import { useMayRecord } from '../../ui/session';
+import { PartForm, partBody, usePart } from './part-form';
 
 export function Shelf() {
     const [query, setQuery] = useSearchParams();
@@ -168,58 +168,18 @@ function ShelfSheet({ page, asked, ask }: { page: Schemas['ShelfPage']; asked: A
     );
 }
 
-const EMPTY = {
-    sku: '',
-    name: '',
-    kind: '',
-    marked_f: '',
-    rated_v: '',
-    quantity: '1',
-    low_at: '',
-    place: '',
-    source: '',
-    donor_board: '',
-    came_on: '',
-    esr_ohm: '',
-    hours: '',
-    temperature_c: '',
-    diameter_mm: '',
-    height_mm: '',
-    pitch_mm: '',
-    safety_class: '',
-};
-const NUMBERS = ['quantity', 'low_at', 'esr_ohm', 'hours', 'temperature_c', 'diameter_mm', 'height_mm', 'pitch_mm', 'marked_f', 'rated_v'];
-
 function NewPart({ page, onClose }: { page: Schemas['ShelfPage']; onClose: () => void }) {
     const client = useQueryClient();
     const [id] = useState(ulid);
-    const [values, setValues] = useState(EMPTY);
+    const part = usePart({ quantity: '1' });
     const [tested, setTested] = useState(false);
     const send = useSend(
-        () => data(api.POST('/shelf', { body: { ...(filled(values, NUMBERS) as unknown as Schemas['ShelfBody']), id, tested } })),
+        () => data(api.POST('/shelf', { body: { ...(partBody(part.now, null) as unknown as Schemas['ShelfBody']), id, tested } })),
         () => {
             void client.invalidateQueries({ queryKey: ['shelf'] });
             void client.invalidateQueries({ queryKey: ['bench'] });
             onClose();
         },
-    );
-    const field = (name: keyof typeof EMPTY, label: string, placeholder = '') => (
-        <Field
-            label={label}
-            placeholder={placeholder}
-            value={values[name]}
-            error={send.at(`/${name}`)}
-            onChange={(event) => setValues({ ...values, [name]: event.target.value })}
-        />
-    );
-    const pick = (name: 'kind' | 'donor_board' | 'safety_class', label: string, options: [string, string][]) => (
-        <Select
-            label={label}
-            value={values[name]}
-            options={options}
-            error={send.at(`/${name}`)}
-            onChange={(value) => setValues({ ...values, [name]: value })}
-        />
     );
     return (
         <Part
@@ -230,50 +190,7 @@ function NewPart({ page, onClose }: { page: Schemas['ShelfPage']; onClose: () =>
                 </Button>
             }
         >
-            <form
-                className="grid items-end gap-3 sm:grid-cols-4"
-                onSubmit={(event) => {
-                    event.preventDefault();
-                    void send.submit();
-                }}
-            >
-                {field('sku', 'Number', 'AL-100-25')}
-                {field('name', 'Name', 'from value and kind')}
-                {pick('kind', 'Capacitor kind', choices(page.kinds, 'no capacitor'))}
-                {field('quantity', 'Quantity')}
-                {field('place', 'Place', 'drawer 12')}
-                {field('source', 'Source')}
-                {field('low_at', 'Low at')}
-                {field('came_on', 'Came on', 'today')}
-                {pick('donor_board', 'Taken off board', choices(page.boards, 'none'))}
-                {values.kind !== '' && (
-                    <>
-                        {field('marked_f', 'Value, F', '100u')}
-                        {field('rated_v', 'Volts')}
-                        {field('diameter_mm', 'Diameter, mm')}
-                        {field('height_mm', 'Height, mm')}
-                        {field('pitch_mm', 'Pitch, mm')}
-                        {field('hours', 'Hours')}
-                        {field('temperature_c', 'At °C')}
-                        {field('esr_ohm', 'ESR, Ω')}
-                        {pick(
-                            'safety_class',
-                            'Safety class',
-                            ['', 'X1', 'X2', 'Y1', 'Y2'].map((it): [string, string] => [it, it === '' ? 'none' : it]),
-                        )}
-                    </>
-                )}
-                <label className="flex min-h-11 items-center gap-2">
-                    <input type="checkbox" checked={tested} onChange={(event) => setTested(event.target.checked)} />
-                    Tested
-                </label>
-                <Button type="submit" look="main" disabled={send.busy}>
-                    On the shelf
-                </Button>
-            </form>
-            {(send.problem ?? send.at('/id') ?? send.at('')) !== undefined && send.problem !== null && (
-                <Notice tone="bad">{send.problem}</Notice>
-            )}
+            <PartForm part={part} tested={tested} onTested={setTested} send={send} kinds={page.kinds} boards={page.boards} fresh />
         </Part>
     );
 }
