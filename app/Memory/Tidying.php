@@ -21,7 +21,7 @@ final readonly class Tidying
     public static function run(): int
     {
         $old = Source::query()->where('kept', false)->where('updated_at', '<', now()->subDays(self::AFTER_DAYS))
-            ->whereNotIn('state', Sources::active())->orderBy('updated_at')->limit(self::AT_ONCE)->get(['id', 'updated_at']);
+            ->where(static fn ($query) => $query->whereNotIn('state', Sources::active()))->orderBy('updated_at')->limit(self::AT_ONCE)->get(['id', 'updated_at'])->all();
         $gone = 0;
         foreach ($old as $source) {
             // Someone may be keeping it, or reading it again, at this moment.
