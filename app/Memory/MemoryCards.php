@@ -15,6 +15,7 @@ use Ash\Memory\DateCode;
 use Ash\Memory\FittedMemory;
 use Ash\Memory\Map;
 use Ash\Memory\MapCheck;
+use Ash\Memory\MemoryStanding;
 use Ash\Memory\Pattern;
 use Ash\Memory\Seen;
 use Ash\Memory\SuspectWords;
@@ -47,13 +48,20 @@ final readonly class MemoryCards
         return array_filter($map->banks, static fn (Bank $it): bool => $it->parity) !== [];
     }
 
-    /** @param array<string, mixed> $located as Located gave it */
-    public static function located(Map $map, array $located): LocatedCard
+    /**
+     * @param array<string, mixed> $located as Located gave it
+     * @param ?string              $next    what an exchange has taught to do, in place of the first suspect's action
+     */
+    public static function located(Map $map, array $located, ?string $next = null): LocatedCard
     {
+        $suspects = self::suspects($located);
+        if ($next !== null && $suspects !== []) {
+            $suspects[0]['action'] = $next;
+        }
         $int = static fn (string $key): int => is_int($located[$key] ?? null) ? $located[$key] : 0;
 
         return new LocatedCard(
-            array_map(static fn (array $it): MemorySuspect => self::suspect($map, $it), self::suspects($located)),
+            array_map(static fn (array $it): MemorySuspect => self::suspect($map, $it), $suspects),
             $int('errors'), $int('unmapped'), $int('unexplained'), array_values(array_filter(is_array($located['reasons'] ?? null) ? $located['reasons'] : [], is_string(...))),
         );
     }
@@ -200,7 +208,7 @@ final readonly class MemoryCards
             $entry->id, self::at($entry->at), $entry->author, $memory->key, Record::word($entry, 'pattern'), CompleteMemory::condition($entry)->words(),
             is_int($data['errors'] ?? null) ? $data['errors'] : 0, is_int($data['passes'] ?? null) ? $data['passes'] : 0, EntryWords::of(EntryKind::Memory, '', $data), Record::word($entry, 'cut') ?: null,
             is_string($swap['text'] ?? null) ? $swap['text'] : null, is_string($swap['verdict'] ?? null) ? $swap['verdict'] : null,
-            self::located($memory->map, $data), self::sockets($memory, CompleteMemory::seen($memory, $entry), $data, $codes, is_array($data['tested'] ?? null) ? array_values(array_filter($data['tested'], is_string(...))) : null),
+            self::located($memory->map, $data, $swap === [] ? null : MemoryStanding::of($data, null)->next), self::sockets($memory, CompleteMemory::seen($memory, $entry), $data, $codes, is_array($data['tested'] ?? null) ? array_values(array_filter($data['tested'], is_string(...))) : null),
         );
     }
 

@@ -100,19 +100,24 @@ final readonly class MemoryPages
     {
         $codes = [];
         $built = null;
-        $entries = Entry::query()->where('board_id', $job->board_id)->whereIn('kind', [EntryKind::DateCodes, EntryKind::Part])
+        $entries = Entry::query()->where('board_id', $job->board_id)->whereIn('kind', [EntryKind::DateCodes, EntryKind::Part, EntryKind::Swap])
             ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'))
             ->orderByDesc('at')->limit(200)->get()->reverse();
         foreach ($entries as $entry) {
             if ($entry->kind === EntryKind::DateCodes && Record::word($entry, 'map') === $memory->key) {
                 $codes = array_filter(is_array($entry->data['by_chip'] ?? null) ? $entry->data['by_chip'] : [], is_string(...)) + $codes;
                 $built = Record::word($entry, 'built') ?: $built;
-            } elseif (isset($memory->map->byRef["\0".Record::word($entry, 'designator')]) && preg_match('/^\d\d(0[1-9]|[1-4]\d|5[0-3])$/D', Record::word($entry, 'date_code')) === 1) {
-                $codes[Record::word($entry, 'designator')] = Record::word($entry, 'date_code');
+            } elseif ($entry->kind === EntryKind::Swap && Record::word($entry, 'map') === $memory->key) {
+                // The chips went, and their codes with them.
+                [$from, $to] = [Record::word($entry, 'from'), Record::word($entry, 'to')];
+                [$codes[$from], $codes[$to]] = [$codes[$to] ?? '', $codes[$from] ?? ''];
+            } elseif ($entry->kind === EntryKind::Part && isset($memory->map->byRef["\0".Record::word($entry, 'designator')])) {
+                $code = Record::word($entry, 'date_code');
+                $codes[Record::word($entry, 'designator')] = preg_match('/^\d\d(0[1-9]|[1-4]\d|5[0-3])$/D', $code) === 1 ? $code : '';
             }
         }
 
-        return [$codes, $built];
+        return [array_filter($codes, static fn (string $code): bool => $code !== ''), $built];
     }
 
     private static function compare(Entry $run, Entry $against): ComparisonCard

@@ -193,6 +193,23 @@ final class MemoryTest extends TestCase
         $this->getJson("/api/memory-sources/{$left}")->assertNotFound();
     }
 
+    public function test_date_codes_go_with_the_chips_and_an_exchange_changes_what_is_to_be_done(): void
+    {
+        $job = $this->job();
+        $this->add($job, ['kind' => 'date_codes', 'data' => ['map' => 'main', 'codes' => 'U30-U36 8213, U37 8630']])->assertCreated();
+        $page = fn (): TestResponse => $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertOk();
+        $code = static fn (int $place): mixed => $page()->json("sockets.rows.0.places.{$place}.socket.date_code");
+        $run = $this->kept($job, self::errors(7));
+        self::assertStringContainsString('Swap U37', self::text($page()->json('run.located.suspects.0.action')));
+        $this->add($job, ['kind' => 'swap', 'data' => ['run' => $run, 'from' => 'U37', 'to' => 'U36']])->assertCreated();
+        self::assertSame(['8630', '8213'], [$code(6), $code(7)], 'the younger chip sits in U36 now');
+        $this->kept($job, self::errors(6));
+        self::assertSame('confirmed', $page()->json('run.swap_verdict'));
+        self::assertStringStartsWith('Replace the chip that sits in U36 now', self::text($page()->json('run.located.suspects.0.action')));
+        $this->add($job, ['kind' => 'part', 'data' => ['designator' => 'U36', 'to' => '4116']])->assertCreated();
+        self::assertSame([null, '8213'], [$code(6), $code(7)], 'nobody wrote the new one\'s code');
+    }
+
     private function listen(Job $job, string $scene): string
     {
         $this->tester = StandIn::start($scene, 4116, 'memory-tester');
