@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use Ash\Logbook\EntryKind;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 
 /** The pictures of a job with their captions and pins, read from the record. */
 final readonly class PhotoCards
@@ -16,43 +18,63 @@ final readonly class PhotoCards
     /** @return list<PhotoCard> in time order */
     public static function of(Job $job): array
     {
-        $entries = Entry::query()->where('job_id', $job->id)->whereIn('kind', [EntryKind::Photo, EntryKind::Pin])->orderBy('at')->orderBy('id')->get(['id', 'kind', 'text', 'data']);
-
-        return self::cards(Photo::query()->where('job_id', $job->id)->orderBy('taken_in_at')->orderBy('id')->get(), $entries);
+        return self::cards(self::photos()->where('job_id', $job->id)->orderBy('taken_in_at')->orderBy('id')->get(), self::entries([$job->id])->get());
     }
 
     /** @return list<PhotoCard> the latest of all the board's jobs, in time order */
     public static function ofBoard(Board $board): array
     {
-        $photos = Photo::query()->whereIn('job_id', Job::query()->select('id')->where('board_id', $board->id))->orderByDesc('taken_in_at')->orderByDesc('id')->limit(self::ON_BOARD)->get()->reverse();
-        $entries = $photos->isEmpty() ? collect() : Entry::query()->whereIn('job_id', $photos->pluck('job_id')->unique())->whereIn('kind', [EntryKind::Photo, EntryKind::Pin])->whereIn('data->photo', $photos->pluck('id'))->orderBy('at')->orderBy('id')->get(['id', 'kind', 'text', 'data']);
+        $photos = self::photos()->whereIn('job_id', DB::table('jobs')->select('id')->where('board_id', $board->id))->orderByDesc('taken_in_at')->orderByDesc('id')->limit(self::ON_BOARD)->get()->reverse();
 
-        return self::cards($photos, $entries);
+        return self::cards($photos, $photos->isEmpty() ? collect() : self::entries($photos->pluck('job_id')->unique()->all())->whereIn('data->photo', $photos->pluck('id'))->get());
+    }
+
+    /** Plain rows: with hundreds of pictures, models would cost more than the rest of the page. */
+    private static function photos(): Builder
+    {
+        return DB::table('photos')->select('id', 'job_id', 'author', 'width', 'height', 'taken_in_at');
     }
 
     /**
-     * @param Collection<int, Photo> $photos
-     * @param Collection<int, Entry> $entries
+     * Without an order: sorting long texts costs more than reading them.
+     *
+     * @param array<mixed> $jobs
+     */
+    private static function entries(array $jobs): Builder
+    {
+        return DB::table('entries')->whereIn('job_id', $jobs)->whereIn('kind', [EntryKind::Photo->value, EntryKind::Pin->value])->select('id', 'kind', 'at', 'text', 'data');
+    }
+
+    /**
+     * @param Collection<int, \stdClass> $photos
+     * @param Collection<int, \stdClass> $entries
      *
      * @return list<PhotoCard>
      */
     private static function cards(Collection $photos, Collection $entries): array
     {
         $pins = $said = [];
-        foreach ($entries as $entry) {
-            $photo = Record::word($entry, 'photo');
-            if ($entry->kind === EntryKind::Photo) {
-                $said[$photo] = $entry;
-            } else {
-                /** @var array{x: float|int, y: float|int, number: int} $data */
-                $data = $entry->data;
-                $pins[$photo][] = new PinCard($entry->id, $data['number'], (float) $data['x'], (float) $data['y'], $entry->text);
+        foreach ($entries as $row) {
+            $entry = new Row($row);
+            /** @var array{photo: string, of?: string, phase?: string, x: float|int, y: float|int, number: int} $data */
+            $data = json_decode($entry->string('data'), true, 8, JSON_THROW_ON_ERROR);
+            if ($entry->string('kind') === EntryKind::Pin->value) {
+                $pins[$data['photo']][] = new PinCard($entry->string('id'), $data['number'], (float) $data['x'], (float) $data['y'], $entry->string('text'));
+            } elseif (!isset($said[$data['photo']]) || $said[$data['photo']]['at'] <= $entry->string('at')) {
+                $said[$data['photo']] = ['at' => $entry->string('at'), 'text' => $entry->string('text'), 'of' => $data['of'] ?? null, 'phase' => $data['phase'] ?? null];
             }
         }
 
-        return array_values(array_map(static fn (Photo $photo): PhotoCard => new PhotoCard(
-            $photo->id, $said[$photo->id]->text ?? '', Record::word($said[$photo->id] ?? null, 'of') ?: null, Record::word($said[$photo->id] ?? null, 'phase') ?: null,
-            $photo->taken_in_at->format(Cards::TIME), $photo->author, $photo->width, $photo->height, "/photos/{$photo->id}", "/photos/{$photo->id}/thumbnail", $pins[$photo->id] ?? [],
-        ), $photos->all()));
+        return array_values(array_map(static function (object $row) use ($said, $pins): PhotoCard {
+            $photo = new Row($row);
+            $id = $photo->string('id');
+            $here = $pins[$id] ?? [];
+            usort($here, static fn (PinCard $a, PinCard $b): int => $a->number <=> $b->number);
+
+            return new PhotoCard(
+                $id, $said[$id]['text'] ?? '', $said[$id]['of'] ?? null, $said[$id]['phase'] ?? null,
+                Cards::time($photo->string('taken_in_at')), $photo->string('author'), $photo->int('width'), $photo->int('height'), "/photos/{$id}", "/photos/{$id}/thumbnail", $here,
+            );
+        }, $photos->all()));
     }
 }
