@@ -36,7 +36,7 @@ final class AddressLine
         }
     }
 
-    /** A pin: does the word belong to the cell with both bits set, or with both clear? */
+    /** A pin: does the word belong to the cell with both bits set, or with both clear? One of them may be the cell itself, as the model has it. */
     public function askPin(int $bank, int $address, int $actual, int $xor): void
     {
         if (!isset($this->banks[$bank])) {
@@ -47,7 +47,7 @@ final class AddressLine
         $cell = $it->cell($address);
         $matches = false;
         foreach ([$cell | $tied, $cell & ~$tied] as $other) {
-            $matches = $matches || ($other !== $cell && $this->pattern->word($it->address($other), $this->map->wordBits) === $actual);
+            $matches = $matches || $this->pattern->word($it->address($other), $this->map->wordBits) === $actual;
         }
         $this->ask($matches, $xor);
     }
