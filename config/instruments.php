@@ -16,6 +16,9 @@ return [
     // Where the stand-in memory tester writes its console.
     'standin_tester' => ['host' => '127.0.0.1', 'port' => (int) env('STANDIN_TESTER_PORT', 8042)],
 
+    // Seconds for reading what a memory test gave; the web server waits sixty. What was read until then is kept and marked.
+    'read_time' => 40.0,
+
     // Seconds without a line after which a tester is called silent. The capture stays open.
     'silent_after' => (float) env('CAPTURE_SILENT_S', 20),
 ];

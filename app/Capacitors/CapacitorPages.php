@@ -177,7 +177,7 @@ final readonly class CapacitorPages
         $place = implode(', ', array_filter([$it->text('where') ?? ($it->text('ref') === null ? null : $it->text('place')), $it->rail === null ? null : "on {$it->rail}", $it->text('row') === null ? null : "row {$it->text('row')}"]));
 
         return new CapCard(
-            $it->key, $it->text('ref'), $place, $it->words(), $it->part !== null, $it->part?->kind->value, $it->rail, $found?->id, $found === null ? null : ($this->waiting[$found->id]->text ?? null),
+            $it->key, $it->text('ref'), $place, $it->words(), $it->part !== null, $it->part?->kind->value, $it->rail, $found?->id, $found === null ? null : (object) $found->data, $found === null ? null : ($this->waiting[$found->id]->text ?? null),
             $siblings->keys ?? [], $siblings?->guess, $reading === null ? null : self::value($farad, $strings($data['visual'] ?? [])), $ohm === null ? null : Notation::print($ohm, Unit::Ohm, 3),
             $standing?->verdict, $standing->proven ?? false, $standing->reasons ?? [], $strings($data['visual'] ?? []), ($data['in_circuit'] ?? false) === true, $reading?->id,
             $before === null ? null : self::value(is_numeric($before->data['capacitance_f'] ?? null) ? (float) $before->data['capacitance_f'] : null, []).', '.Record::word($before, 'verdict'),

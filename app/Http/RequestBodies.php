@@ -67,7 +67,7 @@ use OpenApi\Attributes as OA;
 ])]
 #[OA\Schema(schema: 'MemoryCsvBody', required: ['id', 'map', 'file'], properties: [
     new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'map', type: 'string'), new OA\Property(property: 'radix', type: 'string'), new OA\Property(property: 'pattern', type: 'string'),
-    new OA\Property(property: 'tested', type: 'string', description: 'bank names, comma-separated'), new OA\Property(property: 'file', type: 'string', format: 'binary', description: 'CSV with a header row, at most 20 MB'),
+    new OA\Property(property: 'tested', type: 'string', description: 'bank names, comma-separated'), new OA\Property(property: 'file', type: 'string', format: 'binary', description: 'CSV with a header row, at most 100 MB'),
 ])]
 #[OA\Schema(schema: 'CaptureBody', required: ['id', 'map', 'port'], properties: [
     new OA\Property(property: 'id', type: 'string', description: 'ULID'), new OA\Property(property: 'map', type: 'string'), new OA\Property(property: 'port', type: 'string'),

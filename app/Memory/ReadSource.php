@@ -12,6 +12,7 @@ use Ash\Memory\Locator;
 use Ash\Memory\Pattern;
 use Ash\Memory\RadixGuess;
 use Ash\Memory\Transcript;
+use Ash\Quantity\Notation;
 use Ash\Quantity\Radix;
 
 /** Reads a source line by line into a locator, and says what was recognised, what was left, and what follows. */
@@ -27,6 +28,7 @@ final class ReadSource
     private array $tail = [];
     private int $rows = 0;
     private ?string $cut = null;
+    private ?float $patience = null;
     private ?Radix $better = null;
 
     /** @param list<string>|null $tested bank names; null for all */
@@ -88,9 +90,21 @@ final class ReadSource
         return $this;
     }
 
+    /** Reading took too long: what was read until then counts, and is marked. */
+    public function givenUp(float $seconds): void
+    {
+        $this->patience = $seconds;
+    }
+
     public function cut(): ?string
     {
-        return $this->cut === null ? null : "line {$this->rows} {$this->cut}";
+        $read = max($this->rows, $this->transcript->lines);
+
+        return match (true) {
+            $this->patience !== null => "only the first {$read} lines were read, in ".Notation::plain($this->patience).' s; bin/ash memory locate --errors reads the whole file',
+            $this->cut !== null => "line {$this->rows} {$this->cut}",
+            default => null,
+        };
     }
 
     /** @return array<string, mixed> */

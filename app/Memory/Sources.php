@@ -24,11 +24,11 @@ final readonly class Sources
     /** Bytes of text that may be pasted; more is handed in as a file. */
     public const MOST_TEXT = 1_500_000;
 
-    /** Bytes of a file. The web server and PHP hold the same (deploy/nginx.conf, deploy/php.ini). */
-    public const MOST_FILE = 20_000_000;
+    /** Bytes of a file, some millions of rows. The web server and PHP hold the same (deploy/nginx.conf, deploy/php.ini); bin/ash reads any length. */
+    public const MOST_FILE = 100_000_000;
 
-    /** Seconds: a million rows with the mix pattern take twenty, and the web server waits sixty. */
-    private const READ_TIME = 55;
+    /** Bytes that are read at once where a line does not end. */
+    private const LONGEST_LINE = 1 << 17;
 
     /** Seconds to wait for the capture program to end a capture. */
     private const STOP_WAIT = 2.0;
@@ -116,14 +116,22 @@ final readonly class Sources
 
     public static function read(Source $source): void
     {
-        PHP_SAPI === 'cli' || set_time_limit(self::READ_TIME);
         $file = fopen($source->file(), 'r') ?: throw new \RuntimeException("{$source->file()} cannot be read");
-        $lines = static function () use ($file): \Generator {
-            while (($line = fgets($file)) !== false) {
+        $seconds = config('instruments.read_time');
+        $patience = is_numeric($seconds) ? (float) $seconds : 0.0;
+        PHP_SAPI === 'cli' || set_time_limit((int) (2 * $patience));
+        $reader = ReadSource::of($source);
+        $lines = static function () use ($file, $reader, $patience): \Generator {
+            $until = microtime(true) + $patience;
+            for ($n = 1; ($line = fgets($file, self::LONGEST_LINE)) !== false; ++$n) {
+                if ($n % 1000 === 0 && microtime(true) > $until) {
+                    $reader->givenUp($patience);
+
+                    return;
+                }
                 yield $line;
             }
         };
-        $reader = ReadSource::of($source);
         $source->kind === SourceKind::Csv ? $reader->csv($lines()) : $reader->text($lines());
         fclose($file);
         $source->result = $reader->result();

@@ -57,6 +57,17 @@ final class RecapTest extends TestCase
         $chrome->field('Or its place')->sendKeys(Key::ENTER);
         $chrome->see('Waits: an answer, which capacitor it is: blue drop behind R14');
 
+        // Somebody answers for another one: it is said anew, and no longer waits.
+        $this->fill(['Or its place' => 'green can at J3', 'Rail' => '+12', 'Diameter, mm' => '10']);
+        $chrome->field('Or its place')->sendKeys(Key::ENTER);
+        $chrome->button('Say what it is: green can at J3')->sendKeys(Key::ENTER);
+        $chrome->see('What it is: green can at J3');
+        self::assertSame(['green can at J3', '10'], [$chrome->field('Or its place')->getAttribute('value'), $chrome->field('Diameter, mm')->getAttribute('value')]);
+        $this->fill(['Designator' => 'C12', 'Kind' => 'alum', 'Value, F' => '470u', 'Volts' => '25']);
+        $chrome->field('Volts')->sendKeys(Key::ENTER);
+        $chrome->see('Found while walking over the board');
+        $chrome->until(static fn (): bool => $chrome->script('return document.querySelector("[aria-label=\'Test points\']")?.innerText.includes("C12")') === true, 'C12 is not on the list');
+
         // The run: lifted, looks by single keys, the meter by Space, typed figures, a slip of the unit asked back.
         $chrome->find('[aria-label^="Capacitance at C1"]')->sendKeys('i');
         $this->live('C1');
@@ -109,6 +120,17 @@ final class RecapTest extends TestCase
         $chrome->press('4650u', Key::TAB, '0.03', Key::ENTER);
         $this->justRead('C1', 'keep');
 
+        // A slip in the entry is corrected; the part stays taken from the shelf, and its polarity is not forgotten.
+        $chrome->go("/jobs/{$job}");
+        $chrome->see('Leading words');
+        $chrome->script('[...document.querySelectorAll("button")].find((it) => it.ariaLabel?.startsWith("Correct: C1: ")).focus()');
+        $chrome->press(Key::ENTER);
+        $chrome->see('Add the correction');
+        $chrome->field('Date code')->sendKeys('8912'.Key::ENTER);
+        $chrome->seeNot('Add the correction');
+        self::assertSame((string) ($before - 1), self::one("SELECT quantity FROM shelf_items WHERE sku = 'AL-4700-25'"));
+        self::assertSame('minus 8912', self::one("SELECT CONCAT(JSON_VALUE(data, '$.polarity'), ' ', JSON_VALUE(data, '$.date_code')) FROM entries WHERE job_id = ? AND kind = 'part' ORDER BY received_at DESC LIMIT 1", $job));
+
         // The list of what is still to buy, and the report with what waits.
         $chrome->go('/shopping');
         $chrome->see('10000 µF 16 V');
@@ -117,7 +139,7 @@ final class RecapTest extends TestCase
         $chrome->press('p');
         $chrome->see('Report of');
         $chrome->until(static fn (): bool => $chrome->script('return [...document.querySelectorAll("iframe")].some((it) => it.contentDocument?.body.innerText.includes("bag 9")) || document.body.innerText.includes("bag 9")') === true, 'the report does not tell of the part');
-        self::assertSame(['capacitor', 'capacitor', 'cap_reading', 'cap_reading', 'cap_reading', 'cap_reading', 'decision', 'part', 'cap_reading'], array_column(self::rows("SELECT kind FROM entries WHERE job_id = ? AND kind <> 'symptom' ORDER BY at, id", [$job]), 'kind'));
+        self::assertSame(['capacitor', 'capacitor', 'capacitor', 'capacitor', 'cap_reading', 'cap_reading', 'cap_reading', 'cap_reading', 'decision', 'part', 'cap_reading', 'part'], array_column(self::rows("SELECT kind FROM entries WHERE job_id = ? AND kind <> 'symptom' ORDER BY at, id", [$job]), 'kind'));
         self::assertSame('1', self::one("SELECT COUNT(*) FROM open_items WHERE job_id = ? AND kind = 'waiting' AND open = 1", $job));
     }
 }

@@ -210,6 +210,19 @@ final class MemoryTest extends TestCase
         self::assertSame([null, '8213'], [$code(6), $code(7)], 'nobody wrote the new one\'s code');
     }
 
+    public function test_what_takes_too_long_to_read_is_kept_as_far_as_it_was_read_and_marked(): void
+    {
+        $job = $this->job();
+        config(['instruments.read_time' => 0.0]);
+        $rows = implode("\n", array_map(static fn (int $i): string => sprintf('%X,FF,FB', $i), range(1, 2500)));
+        $read = $this->csv($job, "address,expected,actual\n{$rows}\n")->assertCreated();
+        self::assertSame(['cut', 998, 'chip U32'], [$read->json('state'), $read->json('located.errors'), $read->json('located.suspects.0.called')]);
+        self::assertStringContainsString('only the first 999 lines were read', self::text($read->json('why')));
+        self::assertStringContainsString('Not whole: only the first 999 lines', self::text($this->keep($job, self::text($read->json('id')))->assertCreated()->json('entry.says')));
+        $text = $this->paste($job, implode("\n", array_map(static fn (int $i): string => sprintf('%04X FF FB', $i), range(1, 2500))))->assertCreated();
+        self::assertSame(['cut', 999], [$text->json('state'), $text->json('recognised')]);
+    }
+
     private function listen(Job $job, string $scene): string
     {
         $this->tester = StandIn::start($scene, 4116, 'memory-tester');

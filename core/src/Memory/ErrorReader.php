@@ -11,6 +11,9 @@ use Ash\Quantity\Radix;
 /** A memory test's errors, one by one into the locator: from a document's list, or as a stream of CSV (RFC 4180). */
 final class ErrorReader
 {
+    /** Bytes of a row. Without a bound a quote that is never closed would swallow the rest of the file. */
+    private const LONGEST = 65_536;
+
     private const FIELDS = ['address', 'expected', 'actual', 'xor', 'kind', 'bank', 'bit', 'ref'];
 
     /** Words that are kept as read: a test names the same ones again and again. */
@@ -52,6 +55,7 @@ final class ErrorReader
         foreach ($lines as $line) {
             $cut === null || throw $cut;
             $open .= $line;
+            strlen($open) <= self::LONGEST || throw InvalidDocument::at($header === null ? '/errors' : "/errors/{$row}", 'is longer than '.self::LONGEST.' characters: is a quote not closed, is it a CSV file at all?');
             $quoted = str_contains($open, '"');
             if ($quoted && substr_count($open, '"') % 2 === 1) {
                 continue;

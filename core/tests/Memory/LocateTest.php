@@ -5,6 +5,11 @@ declare(strict_types=1);
 namespace Ash\Tests\Memory;
 
 use Ash\Cli\Door;
+use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
+use Ash\Memory\ErrorReader;
+use Ash\Memory\Locator;
+use Ash\Memory\Map;
 use Ash\Memory\MemoryRoom;
 use Ash\Memory\Pattern;
 use Ash\Tests\Asks;
@@ -46,6 +51,31 @@ final class LocateTest extends TestCase
             'chips' => array_map(static fn (int $bit): array => ['ref' => 'U'.($n * 10 + $bit), 'bits' => [$bit]], range(0, 7))] + $more;
 
         return ['word_bits' => 8, 'technology' => $technology, 'banks' => [$bank(1, '0'), $bank(2, '40')]];
+    }
+
+    /** A quote that is never closed would take the rest of the file into one field, and a file without line breaks into one row. */
+    public function test_a_row_has_an_end(): void
+    {
+        $rows = static function (string $head, string $line, int $count, string $first = ''): \Generator {
+            yield $head;
+            if ($first !== '') {
+                yield $first;
+            }
+            for ($i = 0; $i < $count; ++$i) {
+                yield $line;
+            }
+        };
+        $map = Map::read(Node::of(json_decode(json_encode(self::NIBBLE, JSON_THROW_ON_ERROR), false)));
+        foreach (['a quote' => $rows("address,xor\n", "30,4\n", 1_000_000, "\"20,2\n"), 'no end' => $rows("address,xor\n", str_repeat('0', 1000), 1_000_000, '0'), 'no header' => $rows(str_repeat('x', 70_000), '', 1)] as $what => $lines) {
+            $locator = new Locator($map, [true], Pattern::None);
+            try {
+                (new ErrorReader($map, $locator))->csv($lines);
+                self::fail("{$what} was taken");
+            } catch (InvalidDocument $fault) {
+                self::assertContains($fault->pointer, ['/errors', '/errors/0', '/errors/1'], $fault->detail);
+            }
+            self::assertLessThan(500_000, $lines->key() ?? 0, "{$what}: the rest was not read");
+        }
     }
 
     /** The handbook's model written out for four one-bit chips with bit 2 seen. */

@@ -1073,6 +1073,10 @@ export interface components {
             entry_id: string | null;
             esr: string | null;
             esr_strip: components["schemas"]["StripCard"] | null;
+            /** @description what was written down of it then, for the form that says it anew */
+            found: {
+                [key: string]: unknown;
+            } | null;
             guess: string | null;
             in_circuit: boolean;
             key: string;
@@ -1478,7 +1482,7 @@ export interface components {
         MemoryCsvBody: {
             /**
              * Format: binary
-             * @description CSV with a header row, at most 20 MB
+             * @description CSV with a header row, at most 100 MB
              */
             file: string;
             /** @description ULID */

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, data, Refusal, words, type Schemas } from '../../api/client';
 import { record, useUnsent } from '../../api/outbox';
@@ -60,6 +60,12 @@ function CapacitorSheet({ page }: { page: Schemas['CapacitorPage'] }) {
     const meters = useMeters();
     const known = page.caps.filter((cap) => cap.known);
     const openSubstitutes = (key: string) => void navigate(`/jobs/${job}/substitutes?cap=${encodeURIComponent(key)}`);
+    const [anew, setAnew] = useState<Cap | null>(null);
+    const form = useRef<HTMLDivElement>(null);
+    const sayAnew = (cap: Cap) => {
+        setAnew(cap);
+        window.requestAnimationFrame(() => form.current?.querySelector<HTMLElement>('input')?.focus());
+    };
     useKeys({ j: () => void navigate(`/jobs/${job}`) });
     return (
         <Page
@@ -93,11 +99,17 @@ function CapacitorSheet({ page }: { page: Schemas['CapacitorPage'] }) {
             {page.caps.length === 0 && (
                 <p className="sheet p-6">The profile lists no capacitor of this board. Add them as you walk over it.</p>
             )}
-            {known.length > 0 && <Run page={page} known={known} may={may} meters={meters} onSubstitutes={openSubstitutes} />}
-            <Waiting page={page} />
+            {known.length > 0 && (
+                <Run page={page} known={known} may={may} meters={meters} onSubstitutes={openSubstitutes} onAnew={sayAnew} />
+            )}
+            <Waiting page={page} onAnew={may ? sayAnew : null} />
             <div className="grid items-start gap-3 lg:grid-cols-2">
                 <Policies page={page} may={may} onSubstitutes={openSubstitutes} />
-                {may && <Found page={page} />}
+                {may && (
+                    <div ref={form}>
+                        <Found key={anew?.entry_id ?? 'new'} page={page} anew={anew} onDone={() => setAnew(null)} />
+                    </div>
+                )}
             </div>
             <Photos job={job} may={may} />
             <Cautions words={page.cautions} />
@@ -114,12 +126,14 @@ function Run({
     may,
     meters,
     onSubstitutes,
+    onAnew,
 }: {
     page: Schemas['CapacitorPage'];
     known: Cap[];
     may: boolean;
     meters: ReturnType<typeof useMeters>;
     onSubstitutes: (key: string) => void;
+    onAnew: (cap: Cap) => void;
 }) {
     const client = useQueryClient();
     const job = page.job.id;
@@ -328,10 +342,11 @@ function Run({
                         <Strip strip={cap.esr_strip} verdict={shapeOf(cap.verdict)} height={22} label={`ESR of ${cap.key}: ${cap.esr}`} />
                     </div>
                 )}
-                <p>
+                <p className="flex flex-wrap gap-2">
                     <LinkButton to={`/jobs/${job}/substitutes?cap=${encodeURIComponent(cap.key)}`}>
                         Substitutes for {cap.key} <kbd>s</kbd>
                     </LinkButton>
+                    {may && cap.entry_id !== null && <Button onClick={() => onAnew(cap)}>Say anew what {cap.key} is</Button>}
                 </p>
             </section>
             {may && <Rework page={page} cap={cap} />}

@@ -26,8 +26,22 @@ const EMPTY = {
 };
 const SIZES = ['diameter_mm', 'height_mm', 'pitch_mm', 'marked_f', 'rated_v', 'tolerance_minus_pct', 'tolerance_plus_pct'] as const;
 
+const isField = (name: string): name is keyof typeof EMPTY => name in EMPTY;
+
+/** What was written down before, as the form shows it. */
+const written = (found: Record<string, unknown>): Partial<typeof EMPTY> =>
+    Object.fromEntries(
+        Object.entries(found)
+            .filter(([name, value]) => isField(name) && (typeof value === 'string' || typeof value === 'number'))
+            .map(([name, value]) => [name, String(value)]),
+    );
+
+/** And what the form has no field for: it stays as it is. */
+const kept = (found: Record<string, unknown>): Record<string, unknown> =>
+    Object.fromEntries(Object.entries(found).filter(([name]) => !isField(name)));
+
 /** What nobody knows waits with a question; what it may be is a guess and is called one. */
-export function Waiting({ page }: { page: Schemas['CapacitorPage'] }) {
+export function Waiting({ page, onAnew }: { page: Schemas['CapacitorPage']; onAnew: ((cap: Schemas['CapCard']) => void) | null }) {
     const unknown = page.caps.filter((cap) => !cap.known);
     if (unknown.length === 0) return null;
     return (
@@ -35,7 +49,14 @@ export function Waiting({ page }: { page: Schemas['CapacitorPage'] }) {
             <ul className="divide-y divide-line">
                 {unknown.map((cap) => (
                     <li key={cap.key} className="py-2">
-                        <p className="font-bold">{cap.key}</p>
+                        <div className="flex flex-wrap items-center justify-between gap-3">
+                            <p className="font-bold">{cap.key}</p>
+                            {onAnew !== null && (
+                                <Button aria-label={`Say what it is: ${cap.key}`} onClick={() => onAnew(cap)}>
+                                    Say what it is
+                                </Button>
+                            )}
+                        </div>
                         {cap.waiting !== null && <p>Waits: {cap.waiting}</p>}
                         {cap.guess !== null && <p className="font-bold text-close">{cap.guess}. Not a value: measure a sibling, or ask.</p>}
                         {cap.siblings.length > 0 && <p className="text-sm text-soft">Like it: {cap.siblings.join('; ')}</p>}
@@ -47,8 +68,8 @@ export function Waiting({ page }: { page: Schemas['CapacitorPage'] }) {
 }
 
 /** A part met while walking over the board: its marking is read as it is typed; without one it gets a place and waits. */
-export function Found({ page }: { page: Schemas['CapacitorPage'] }) {
-    const [values, setValues] = useState(EMPTY);
+export function Found({ page, anew, onDone }: { page: Schemas['CapacitorPage']; anew: Schemas['CapCard'] | null; onDone: () => void }) {
+    const [values, setValues] = useState(() => ({ ...EMPTY, ...written(anew?.found ?? {}) }));
     const [faults, setFaults] = useState<Schemas['Fault'][]>([]);
     const decoded = useQuery({
         queryKey: ['decode', values.marking, values.kind],
@@ -86,15 +107,31 @@ export function Found({ page }: { page: Schemas['CapacitorPage'] }) {
     const add = () =>
         void record(
             page.job.id,
-            { kind: 'capacitor', stage: 'repair', data: filled(values, SIZES) },
+            {
+                kind: 'capacitor',
+                stage: 'repair',
+                ...(anew?.entry_id == null ? {} : { corrects: anew.entry_id }),
+                data: { ...kept(anew?.found ?? {}), ...filled(values, SIZES) },
+            },
             `capacitor ${values.ref === '' ? values.place : values.ref}`,
         ).then((sent) => {
             setFaults(sent.state === 'refused' ? sent.refusal.faults : []);
-            if (sent.state !== 'refused') setValues({ ...EMPTY, rail: values.rail, row: values.row });
+            if (sent.state === 'refused') return;
+            setValues({ ...EMPTY, rail: values.rail, row: values.row });
+            onDone();
         });
     const whole = faults.find((fault) => fault.pointer === '/data')?.detail;
     return (
-        <Part title="Found while walking over the board">
+        <Part
+            title={anew === null ? 'Found while walking over the board' : `What it is: ${anew.key}`}
+            aside={
+                anew !== null && (
+                    <Button look="quiet" onClick={onDone}>
+                        Leave it
+                    </Button>
+                )
+            }
+        >
             <form
                 className="grid items-end gap-3 sm:grid-cols-3"
                 onSubmit={(event) => {
@@ -184,7 +221,7 @@ export function Found({ page }: { page: Schemas['CapacitorPage'] }) {
                 )}
                 <Field label="Asked of" value={values.asked} error={at('asked')} onChange={set('asked')} />
                 <Button type="submit" look="main">
-                    Put it on the list
+                    {anew === null ? 'Put it on the list' : 'Write it down anew'}
                 </Button>
             </form>
         </Part>

@@ -30,8 +30,9 @@ const FIELDS: Partial<Record<string, [field: string, label: string][]>> = {
 };
 const KEPT: Partial<Record<string, string[]>> = {
     reading: ['run', 'rail', 'test_point', 'load', 'meter'],
+    part: ['shelf', 'quantity', 'polarity', 'kept_at'],
     waiting: ['since'],
-    decision: ['rail', 'band'],
+    decision: ['rail', 'band', 'capacitors', 'policy'],
 };
 const SPOKEN = ['symptom', 'observation', 'action', 'hazard', 'decision', 'reopened'];
 

@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { api, data, Refusal, words, type Schemas } from '../../api/client';
 import { Button, Field, Notice, Part } from '../../ui/controls';
 import { Loaded, Page } from '../../ui/page';
@@ -138,7 +138,18 @@ function Marches({ page, may }: { page: Schemas['TablesPage']; may: boolean }) {
                                     <input type="radio" name="march" checked={test === it.name} onChange={() => setTest(it.name)} />
                                     <span>
                                         <span className="font-bold">{it.name}</span>{' '}
-                                        <span className="figure-number block text-xs break-all text-soft">{it.march}</span>
+                                        <span className="figure-number block text-xs text-soft">
+                                            {it.march.split(';').map((element, i) => (
+                                                <Fragment key={i}>
+                                                    {i > 0 && (
+                                                        <>
+                                                            ;<wbr />
+                                                        </>
+                                                    )}
+                                                    {element}
+                                                </Fragment>
+                                            ))}
+                                        </span>
                                     </span>
                                 </label>
                             </td>
