@@ -125,12 +125,12 @@ function Move({ item, put }: { item: Schemas['ShelfCard']; put: (next: Schemas['
                     void send.submit();
                 }}
             >
-                <div className="w-44">
+                <div className="w-48">
                     <Select
                         label="It was"
                         value={what}
                         options={[
-                            ['change', 'received (or taken, with -)'],
+                            ['change', 'received, - taken'],
                             ['counted', 'counted'],
                         ]}
                         onChange={(next) => setWhat(next === 'counted' ? 'counted' : 'change')}
