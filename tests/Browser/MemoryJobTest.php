@@ -134,11 +134,16 @@ final class MemoryJobTest extends TestCase
         $chrome->field((string) $boxes[1])->sendKeys(' ');
         $chrome->see('Errors that come only in one condition point to refresh or to a weak cell');
 
+        // What the ear would hear: a long low tone for the first error, two falling ones for the silence, a high one for the end.
+        $chrome->script('window.heard = []; window.AudioContext = class { currentTime = 0; createGain() { return { gain: {}, connect: (to) => to }; } createOscillator() { const tone = { frequency: {}, connect: (to) => to, start: () => window.heard.push(tone.frequency.value), stop: () => 0 }; return tone; } }');
+        $this->press('Tones');
         self::tester('goes-silent');
         $chrome->press('m');
         $chrome->see('the tester is silent; what came in is kept', 20);
         $chrome->press('m');
         $chrome->see('stopped');
+        $chrome->until(static fn (): bool => $chrome->script('return window.heard.join(" ")') === '220 660 440 880', 'the tones are others: '.json_encode($chrome->script('return window.heard')));
+        $this->press('Silent');
         $this->press('Throw it away');
 
         // What is too long to paste is turned away before the field takes it.

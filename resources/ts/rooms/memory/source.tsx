@@ -13,6 +13,8 @@ export function useSource(id: string | null) {
         enabled: id !== null,
         queryFn: () => data(api.GET('/memory-sources/{source}', { params: { path: { source: id ?? '' } } })),
         refetchInterval: (query) => (query.state.data?.active === true ? LOOK_MS : false),
+        // The tone must come while another window is looked at.
+        refetchIntervalInBackground: true,
     });
 }
 
@@ -23,7 +25,10 @@ export function useTones(source: Schemas['SourceCard'] | undefined): void {
         if (source === undefined) return;
         const then = before.current;
         before.current = { id: source.id, errors: source.located.errors, state: source.state };
-        if (then?.id !== source.id) return;
+        if (then?.id !== source.id) {
+            if (source.active && source.located.errors > 0) sound('out');
+            return;
+        }
         if (source.located.errors > 0 && then.errors === 0) sound('out');
         else if (source.state !== then.state && source.state !== 'running') sound(source.state === 'stopped' ? 'in' : 'out_close');
     }, [source]);
