@@ -49,10 +49,11 @@ final readonly class MemoryCards
     }
 
     /**
-     * @param array<string, mixed> $located as Located gave it
-     * @param ?string              $next    what an exchange has taught to do, in place of the first suspect's action
+     * @param array<string, mixed>     $located as Located gave it
+     * @param array<array-key, string> $codes   date codes by designator
+     * @param ?string                  $next    what an exchange has taught to do, in place of the first suspect's action
      */
-    public static function located(Map $map, array $located, ?string $next = null): LocatedCard
+    public static function located(Map $map, array $located, ?string $next = null, array $codes = []): LocatedCard
     {
         $suspects = self::suspects($located);
         if ($next !== null && $suspects !== []) {
@@ -62,8 +63,24 @@ final readonly class MemoryCards
 
         return new LocatedCard(
             array_map(static fn (array $it): MemorySuspect => self::suspect($map, $it), $suspects),
-            $int('errors'), $int('unmapped'), $int('unexplained'), array_values(array_filter(is_array($located['reasons'] ?? null) ? $located['reasons'] : [], is_string(...))),
+            $int('errors'), $int('unmapped'), $int('unexplained'), [...array_values(array_filter(is_array($located['reasons'] ?? null) ? $located['reasons'] : [], is_string(...))), ...self::younger($suspects, $codes)],
         );
+    }
+
+    /**
+     * A suspect that was replaced before is worth a word.
+     *
+     * @param list<array<array-key, mixed>> $suspects
+     * @param array<array-key, string>      $codes
+     *
+     * @return list<string>
+     */
+    private static function younger(array $suspects, array $codes): array
+    {
+        $refs = array_unique(array_filter(array_map(static fn (array $it): mixed => $it['ref'] ?? null, $suspects), is_string(...)));
+        $history = array_intersect_key(DateCode::history($codes)['younger'], array_flip($refs));
+
+        return array_map(static fn (int|string $ref, string $says): string => "the chip in {$ref} is of {$says}", array_keys($history), $history);
     }
 
     /**
@@ -208,7 +225,7 @@ final readonly class MemoryCards
             $entry->id, self::at($entry->at), $entry->author, $memory->key, Record::word($entry, 'pattern'), CompleteMemory::condition($entry)->words(),
             is_int($data['errors'] ?? null) ? $data['errors'] : 0, is_int($data['passes'] ?? null) ? $data['passes'] : 0, EntryWords::of(EntryKind::Memory, '', $data), Record::word($entry, 'cut') ?: null,
             is_string($swap['text'] ?? null) ? $swap['text'] : null, is_string($swap['verdict'] ?? null) ? $swap['verdict'] : null,
-            self::located($memory->map, $data, $swap === [] ? null : MemoryStanding::of($data, null)->next), self::sockets($memory, CompleteMemory::seen($memory, $entry), $data, $codes, is_array($data['tested'] ?? null) ? array_values(array_filter($data['tested'], is_string(...))) : null),
+            self::located($memory->map, $data, $swap === [] ? null : MemoryStanding::of($data, null)->next, $codes), self::sockets($memory, CompleteMemory::seen($memory, $entry), $data, $codes, is_array($data['tested'] ?? null) ? array_values(array_filter($data['tested'], is_string(...))) : null),
         );
     }
 

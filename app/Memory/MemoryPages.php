@@ -42,21 +42,21 @@ final readonly class MemoryPages
         $pick = static fn (?string $id, string $field): ?Entry => $id === null ? null : $runs->firstWhere('id', $id) ?? throw InvalidDocument::at("/{$field}", 'is not a run of this memory');
         $shown = $pick($run, 'run') ?? $runs->first();
         $other = $pick($against, 'against');
-        [$codes, $built] = $memory === null ? [[], null] : self::codes($job, $memory);
+        $codes = $memory === null ? null : BoardCodes::of($job, $memory);
         $biased = $profile->biasedChips();
 
         return new MemoryPage(
             Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
             array_map(MemoryCards::map(...), $profile->memories), $memory?->key,
-            $memory === null ? null : MemoryCards::sockets($memory, Seen::of($memory->map, []), [], $codes),
+            $memory === null ? null : MemoryCards::sockets($memory, Seen::of($memory->map, []), [], $codes?->at(null) ?? []),
             array_values($runs->map(MemoryCards::runRow(...))->all()),
-            $shown === null ? null : MemoryCards::run($shown, $codes), $other === null ? null : MemoryCards::run($other, $codes),
+            $shown === null ? null : MemoryCards::run($shown, $codes?->at($shown->at) ?? []), $other === null ? null : MemoryCards::run($other, $codes?->at($other->at) ?? []),
             $shown === null || $other === null ? null : self::compare($shown, $other),
             $memory === null || $job->state !== 'open' ? null : self::suggest($job, $memory, $runs),
             $memory === null ? null : self::pending($job, $memory),
             self::listening($job), self::ports(), MemoryCards::patterns(),
             $biased === [] ? null : implode(', ', $biased).': -5 V first on and last off, or +12 V destroys them. Measure it in before power (gate 3).',
-            $built, Sources::MOST_TEXT, Sources::MOST_FILE,
+            $codes?->built, Sources::MOST_TEXT, Sources::MOST_FILE,
             array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Find)),
         );
     }
@@ -93,31 +93,6 @@ final readonly class MemoryPages
         $here = array_values(array_filter($memories, static fn (FittedMemory $it): bool => $it->board === $slot));
 
         return $here[0] ?? $memories[0] ?? null;
-    }
-
-    /** @return array{array<array-key, string>, ?string} date codes of the board's chips as they are now, and when it was built */
-    private static function codes(Job $job, FittedMemory $memory): array
-    {
-        $codes = [];
-        $built = null;
-        $entries = Entry::query()->where('board_id', $job->board_id)->whereIn('kind', [EntryKind::DateCodes, EntryKind::Part, EntryKind::Swap])
-            ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'))
-            ->orderByDesc('at')->limit(200)->get()->reverse();
-        foreach ($entries as $entry) {
-            if ($entry->kind === EntryKind::DateCodes && Record::word($entry, 'map') === $memory->key) {
-                $codes = array_filter(is_array($entry->data['by_chip'] ?? null) ? $entry->data['by_chip'] : [], is_string(...)) + $codes;
-                $built = Record::word($entry, 'built') ?: $built;
-            } elseif ($entry->kind === EntryKind::Swap && Record::word($entry, 'map') === $memory->key) {
-                // The chips went, and their codes with them.
-                [$from, $to] = [Record::word($entry, 'from'), Record::word($entry, 'to')];
-                [$codes[$from], $codes[$to]] = [$codes[$to] ?? '', $codes[$from] ?? ''];
-            } elseif ($entry->kind === EntryKind::Part && isset($memory->map->byRef["\0".Record::word($entry, 'designator')])) {
-                $code = Record::word($entry, 'date_code');
-                $codes[Record::word($entry, 'designator')] = preg_match('/^\d\d(0[1-9]|[1-4]\d|5[0-3])$/D', $code) === 1 ? $code : '';
-            }
-        }
-
-        return [array_filter($codes, static fn (string $code): bool => $code !== ''), $built];
     }
 
     private static function compare(Entry $run, Entry $against): ComparisonCard

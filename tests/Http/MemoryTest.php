@@ -203,11 +203,15 @@ final class MemoryTest extends TestCase
         self::assertStringContainsString('Swap U37', self::text($page()->json('run.located.suspects.0.action')));
         $this->add($job, ['kind' => 'swap', 'data' => ['run' => $run, 'from' => 'U37', 'to' => 'U36']])->assertCreated();
         self::assertSame(['8630', '8213'], [$code(6), $code(7)], 'the younger chip sits in U36 now');
-        $this->kept($job, self::errors(6));
+        $moved = $this->kept($job, self::errors(6));
         self::assertSame('confirmed', $page()->json('run.swap_verdict'));
         self::assertStringStartsWith('Replace the chip that sits in U36 now', self::text($page()->json('run.located.suspects.0.action')));
         $this->add($job, ['kind' => 'part', 'data' => ['designator' => 'U36', 'to' => '4116']])->assertCreated();
         self::assertSame([null, '8213'], [$code(6), $code(7)], 'nobody wrote the new one\'s code');
+        $was = fn (string $run): array => array_map(fn (int $place): mixed => $this->getJson("/api/jobs/{$job->id}/memory?run={$run}")->json("run.sockets.rows.0.places.{$place}.socket.date_code"), [6, 7]);
+        self::assertSame(['8213', '8630'], $was($run), 'before the exchange the younger one sat in U37');
+        self::assertSame(['8630', '8213'], $was($moved), 'and in U36 after it');
+        self::assertContains('the chip in U37 is of week 30 of 1986: replaced before', (array) $this->getJson("/api/jobs/{$job->id}/memory?run={$run}")->json('run.located.reasons'));
     }
 
     public function test_what_takes_too_long_to_read_is_kept_as_far_as_it_was_read_and_marked(): void
