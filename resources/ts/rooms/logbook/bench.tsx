@@ -11,13 +11,15 @@ import { Intake } from './intake';
 
 export function Bench() {
     const bench = useQuery({ queryKey: ['bench'], queryFn: () => data(api.GET('/bench')), refetchInterval: 20_000 });
-    return <Loaded query={bench}>{(page) => <BenchSheet page={page} />}</Loaded>;
-}
-
-function BenchSheet({ page }: { page: Schemas['BenchPage'] }) {
     const may = useMayRecord();
     const [taking, setTaking] = useState(false);
+    // Heard from the start: whoever presses it before the list has come gets the form with the list.
     useKeys({ n: () => may && setTaking(true) });
+    return <Loaded query={bench}>{(page) => <BenchSheet page={page} taking={taking} setTaking={setTaking} />}</Loaded>;
+}
+
+function BenchSheet({ page, taking, setTaking }: { page: Schemas['BenchPage']; taking: boolean; setTaking: (taking: boolean) => void }) {
+    const may = useMayRecord();
     return (
         <Page
             title="On the bench"

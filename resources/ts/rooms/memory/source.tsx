@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { api, data, type Schemas } from '../../api/client';
 import { sound } from '../../bench/tones';
+import { type Place } from '../../bench/verdict';
 import { Button, Notice } from '../../ui/controls';
 
 /** How often the screen looks at a capture: four times a second, whatever the tester's pace. */
@@ -18,6 +19,8 @@ export function useSource(id: string | null) {
     });
 }
 
+const ENDS: Partial<Record<string, Place>> = { silent: 'out_close', lost: 'out_close', stopped: 'in' };
+
 /** A tone when an error appears and when a run ends or falls silent, so that the technician can work on something else. */
 export function useTones(source: Schemas['SourceCard'] | undefined): void {
     const before = useRef<{ id: string; errors: number; state: string } | null>(null);
@@ -30,7 +33,7 @@ export function useTones(source: Schemas['SourceCard'] | undefined): void {
             return;
         }
         if (source.located.errors > 0 && then.errors === 0) sound('out');
-        else if (source.state !== then.state && source.state !== 'running') sound(source.state === 'stopped' ? 'in' : 'out_close');
+        else if (source.state !== then.state) sound(ENDS[source.state] ?? null);
     }, [source]);
 }
 
