@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeDriver;
 use Facebook\WebDriver\Chrome\ChromeDriverService;
 use Facebook\WebDriver\Chrome\ChromeOptions;
@@ -158,6 +159,14 @@ final class Chrome
         }, $otherwise);
 
         return $found ?? throw new \LogicException();
+    }
+
+    /** Every answer of the server comes so many milliseconds later. */
+    public function delay(int $milliseconds): void
+    {
+        $line = new ChromeDevToolsDriver($this->driver);
+        $line->execute('Network.enable');
+        $line->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => $milliseconds, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
     }
 
     public function picture(string $file): void

@@ -74,8 +74,12 @@ final class MemoryJobTest extends TestCase
         $chrome->see('Refuted: the errors stayed at U32');
         $chrome->press('t');
         $chrome->until(static fn (): bool => $chrome->script('return document.activeElement?.tagName') === 'TEXTAREA', 'nothing to type into');
+        // Typed faster than the line to the server answers: it is one source, and it ends with what was typed last.
+        $chrome->delay(400);
         $chrome->press('0011 FF FD', Key::ENTER, '0123 FF FD', Key::ENTER, '1ABC FF FD', Key::ENTER, 'U99', Key::ENTER);
         $chrome->see('4 lines, 3 recognised, 1 left over');
+        $chrome->delay(0);
+        self::assertSame('1', self::one("SELECT COUNT(*) FROM memory_sources WHERE job_id = ? AND kind = 'text'", $job));
         $chrome->see('11, bank 0: bit 1');
         $this->press('Throw it away');
         $chrome->seeNot('3 recognised');

@@ -1,5 +1,5 @@
 import { Tabs } from 'radix-ui';
-import { useRef, useState, type RefObject } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import { ulid } from 'ulid';
 import { api, data, Refusal, words, type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
@@ -45,11 +45,17 @@ export function Intake({
         pattern: pattern as NonNullable<Schemas['MemoryTextBody']['pattern']>,
         tested,
     };
-    const ask = (answer: Promise<Schemas['SourceCard']>) => {
+    // What is typed is read one text after the other: an answer to an earlier one must not come after that to a later one.
+    const typed = useRef<string | null>(null);
+    const reading = useRef(false);
+    const wanted = useRef(false);
+    const latest = useRef(() => {});
+    const ask = (answer: Promise<Schemas['SourceCard']>): Promise<void> => {
         setBusy(true);
         setProblem(null);
-        answer.then(
+        return answer.then(
             (card) => {
+                typed.current = card.kind === 'text' ? card.id : null;
                 onSource(card.id, card);
                 setBusy(false);
             },
@@ -60,19 +66,32 @@ export function Intake({
         );
     };
     const read = () => {
-        if (text.trim() === '') return;
-        const body = { ...settings, text };
-        const typed = source?.kind === 'text' ? source.id : null;
-        ask(
-            typed === null
+        const now = area.current?.value ?? text;
+        if (now.trim() === '') return;
+        wanted.current = reading.current;
+        if (reading.current) return;
+        reading.current = true;
+        const body = { ...settings, text: now };
+        void ask(
+            typed.current === null
                 ? data(
                       api.POST('/jobs/{job}/memory-sources', {
                           params: { path: { job: page.job.id } },
                           body: { ...body, id: ulid(), map: map.key },
                       }),
                   )
-                : data(api.PUT('/memory-sources/{source}', { params: { path: { source: typed } }, body })),
-        );
+                : data(api.PUT('/memory-sources/{source}', { params: { path: { source: typed.current } }, body })),
+        ).then(() => {
+            reading.current = false;
+            if (wanted.current) latest.current();
+        });
+    };
+    useEffect(() => {
+        latest.current = read;
+    });
+    const leave = () => {
+        typed.current = null;
+        onSource(null);
     };
     const file = (chosen: File | undefined) => {
         if (chosen === undefined) return;
@@ -84,7 +103,7 @@ export function Intake({
         form.append('pattern', pattern);
         form.append('tested', tested.join(','));
         form.append('file', chosen);
-        ask(
+        void ask(
             data(
                 api.POST('/jobs/{job}/memory-sources/csv', {
                     params: { path: { job: page.job.id } },
@@ -96,9 +115,9 @@ export function Intake({
     };
     const listen = () => {
         if (source?.active === true)
-            return ask(data(api.POST('/memory-sources/{source}/stop', { params: { path: { source: source.id } } })));
+            return void ask(data(api.POST('/memory-sources/{source}/stop', { params: { path: { source: source.id } } })));
         setTab('tester');
-        ask(
+        void ask(
             data(
                 api.POST('/jobs/{job}/captures', {
                     params: { path: { job: page.job.id } },
@@ -109,6 +128,7 @@ export function Intake({
     };
     const keep = () => {
         if (source === undefined || source.active) return;
+        if (reading.current) return setProblem('It is being read: keep it when that is done.');
         void record(
             page.job.id,
             { kind: 'memory', minutes: 0, data: { source: source.id, condition: conditionOf(condition) } },
@@ -117,7 +137,7 @@ export function Intake({
             setFaults(sent.state === 'refused' ? sent.refusal.faults : []);
             if (sent.state === 'refused') return setProblem(sent.refusal.message);
             setText('');
-            onSource(null);
+            leave();
             onKept();
         });
     };
@@ -230,10 +250,10 @@ export function Intake({
                         />
                         <ConditionFields condition={condition} onChange={setCondition} faults={faults} />
                         <div className="flex flex-wrap gap-3">
-                            <Button look="main" disabled={source.active} onClick={keep}>
+                            <Button look="main" disabled={source.active || busy} onClick={keep}>
                                 Keep this run <kbd>k</kbd>
                             </Button>
-                            <Button disabled={source.active} onClick={() => onSource(null)}>
+                            <Button disabled={source.active} onClick={leave}>
                                 Throw it away
                             </Button>
                         </div>
