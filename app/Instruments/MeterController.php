@@ -89,7 +89,7 @@ final readonly class MeterController
     /** One query and nothing else, so that what a lead writes cannot set the meter. IEEE 488.2, 7.6: program headers and data. */
     private static function query(Node $body, string $field): ?string
     {
-        $node = self::given($body, $field);
+        $node = $body->filled($field);
         if ($node === null) {
             return null;
         }
@@ -100,14 +100,9 @@ final readonly class MeterController
 
     private static function hertz(Node $body): ?float
     {
-        $node = self::given($body, 'loss_hz');
+        $node = $body->filled('loss_hz');
 
         return $node === null || $node->positive() <= self::MOST_HZ ? $node?->positive() : $node->refuse('must be at most 1000000 Hz');
-    }
-
-    private static function given(Node $body, string $field): ?Node
-    {
-        return $body->has($field) && !$body->at($field)->isNull() && $body->at($field)->raw() !== '' ? $body->at($field) : null;
     }
 
     private static function card(Meter $meter): MeterCard

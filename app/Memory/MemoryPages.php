@@ -48,9 +48,9 @@ final readonly class MemoryPages
         return new MemoryPage(
             Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
             array_map(MemoryCards::map(...), $profile->memories), $memory?->key,
-            $memory === null ? null : MemoryCards::sockets($memory, Seen::of($memory->map, []), [], $codes?->at(null) ?? []),
+            $memory === null ? null : MemoryCards::sockets($memory, Seen::of($memory->map, []), [], $codes?->chips->at(null) ?? []),
             array_values($runs->map(MemoryCards::runRow(...))->all()),
-            $shown === null ? null : MemoryCards::run($shown, $codes?->at($shown->at) ?? []), $other === null ? null : MemoryCards::run($other, $codes?->at($other->at) ?? []),
+            $shown === null ? null : MemoryCards::run($shown, $codes?->chips->at($shown->at) ?? []), $other === null ? null : MemoryCards::run($other, $codes?->chips->at($other->at) ?? []),
             $shown === null || $other === null ? null : self::compare($shown, $other),
             $memory === null || $job->state !== 'open' ? null : self::suggest($job, $memory, $runs),
             $memory === null ? null : self::pending($job, $memory),

@@ -184,11 +184,10 @@ final readonly class Sources
     /** @return array<string, mixed> */
     private static function settings(Node $body, FittedMemory $memory): array
     {
-        $given = static fn (string $field): ?Node => $body->has($field) && !$body->at($field)->isNull() && $body->at($field)->raw() !== '' ? $body->at($field) : null;
-        $radix = $given('radix');
-        $pattern = $given('pattern')?->enum(Pattern::class);
+        $radix = $body->filled('radix');
+        $pattern = $body->filled('pattern')?->enum(Pattern::class);
         $pattern !== Pattern::Mix || $memory->map->wordBits <= 32 || $body->at('pattern')->refuse('mix takes words of at most 32 bits');
-        $tested = $given('tested');
+        $tested = $body->filled('tested');
 
         return [
             // A form sends every field as text.

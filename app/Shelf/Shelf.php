@@ -67,13 +67,12 @@ final readonly class Shelf
         if (ShelfItem::query()->where('sku', $sku->text(60))->when($over !== null, static fn ($query) => $query->where('id', '<>', $over?->id))->exists()) {
             $sku->refuse("there is a \"{$sku->text(60)}\" on the shelf already");
         }
-        $given = static fn (string $field): ?Node => $body->has($field) && !$body->at($field)->isNull() && $body->at($field)->raw() !== '' ? $body->at($field) : null;
-        $board = $given('donor_board');
+        $board = $body->filled('donor_board');
         $board === null || Board::query()->where('id', $board->string())->exists() || $board->refuse('there is no such board');
-        $spec = array_filter(array_map(static fn (string $field): mixed => $given($field)?->raw(), array_combine(self::SPEC, self::SPEC)), static fn (mixed $it): bool => $it !== null);
-        $kind = $given('kind')?->enum(Kind::class);
-        $farad = self::quantity($given('marked_f'), Unit::Farad);
-        $volts = self::quantity($given('rated_v'), Unit::Volt);
+        $spec = array_filter(array_map(static fn (string $field): mixed => $body->filled($field)?->raw(), array_combine(self::SPEC, self::SPEC)), static fn (mixed $it): bool => $it !== null);
+        $kind = $body->filled('kind')?->enum(Kind::class);
+        $farad = self::quantity($body->filled('marked_f'), Unit::Farad);
+        $volts = self::quantity($body->filled('rated_v'), Unit::Volt);
         if ($kind === null) {
             foreach ([...array_keys($spec), ...($farad === null ? [] : ['marked_f']), ...($volts === null ? [] : ['rated_v'])] as $field) {
                 $body->at($field)->refuse('belongs to a capacitor: say its kind');
@@ -84,12 +83,12 @@ final readonly class Shelf
             // The core reads it as it will choose by it, so that nothing on the shelf is ever refused later.
             Stock::read(Node::of((object) [...$spec, 'sku' => $sku->text(60), 'kind' => $kind->value, 'marked_f' => $farad, 'rated_v' => $volts, 'quantity' => 0]));
         }
-        $name = $given('name')?->text(160) ?? ($kind === null ? $body->at('name')->text(160) : Notation::print((float) $farad, Unit::Farad, 4).' '.Notation::print((float) $volts, Unit::Volt).' '.$kind->words());
+        $name = $body->filled('name')?->text(160) ?? ($kind === null ? $body->at('name')->text(160) : Notation::print((float) $farad, Unit::Farad, 4).' '.Notation::print((float) $volts, Unit::Volt).' '.$kind->words());
 
         return [
             'sku' => $sku->text(60), 'name' => $name, 'kind' => $kind?->value, 'marked_f' => $farad, 'rated_v' => $volts, 'spec' => $spec,
-            'quantity' => $given('quantity')?->integer(0, self::MOST) ?? 0, 'low_at' => $given('low_at')?->integer(0, self::MOST), 'place' => $body->at('place')->text(120), 'source' => $given('source')?->text(120),
-            'donor_board_id' => $board?->string(), 'tested' => $given('tested')?->bool() ?? false, 'came_on' => self::day($given('came_on')),
+            'quantity' => $body->filled('quantity')?->integer(0, self::MOST) ?? 0, 'low_at' => $body->filled('low_at')?->integer(0, self::MOST), 'place' => $body->at('place')->text(120), 'source' => $body->filled('source')?->text(120),
+            'donor_board_id' => $board?->string(), 'tested' => $body->filled('tested')?->bool() ?? false, 'came_on' => self::day($body->filled('came_on')),
         ];
     }
 

@@ -50,7 +50,7 @@ final readonly class ShelfCsv
     {
         yield implode(',', self::COLUMNS)."\r\n";
         foreach (ShelfItem::query()->orderBy('sku')->lazy(500) as $it) {
-            $fields = [...$it->spec, 'sku' => $it->sku, 'name' => $it->name, 'kind' => $it->kind, 'marked_f' => $it->marked_f, 'rated_v' => $it->rated_v, 'quantity' => $it->quantity, 'low_at' => $it->low_at, 'place' => $it->place, 'source' => $it->source, 'tested' => $it->tested ? 'yes' : 'no', 'came_on' => $it->came_on->format('Y-m-d')];
+            $fields = [...$it->written(), 'quantity' => $it->quantity, 'tested' => $it->tested ? 'yes' : 'no'];
             yield self::line(array_map(static fn (string $column): mixed => $fields[$column] ?? null, self::COLUMNS));
         }
     }

@@ -64,11 +64,16 @@ final class Judged
 
     private function say(string $verdict, string $reason): void
     {
-        $rank = ['keep' => 0, 'watch' => 1, 'replace' => 2];
         $this->reasons[] = $reason;
-        if ($rank[$verdict] > $rank[$this->verdict]) {
-            $this->verdict = $verdict;
-        }
+        $this->verdict = self::worse($this->verdict, $verdict);
+    }
+
+    /** The harder of two verdicts. */
+    public static function worse(string $one, string $other): string
+    {
+        $rank = ['keep' => 0, 'watch' => 1, 'replace' => 2];
+
+        return $rank[$other] > $rank[$one] ? $other : $one;
     }
 
     private function looks(): void

@@ -12,8 +12,6 @@ namespace Ash\Capacitors;
  */
 final class Standing
 {
-    private const RANK = ['keep' => 0, 'watch' => 1, 'replace' => 2];
-
     public string $verdict = 'keep';
     public bool $proven;
 
@@ -67,7 +65,7 @@ final class Standing
 
     private function add(Judged $judged, string $where): void
     {
-        $this->verdict = self::RANK[$judged->verdict] > self::RANK[$this->verdict] ? $judged->verdict : $this->verdict;
+        $this->verdict = Judged::worse($this->verdict, $judged->verdict);
         array_push($this->reasons, ...array_map(static fn (string $it): string => "{$where}{$it}", $judged->findings()));
     }
 }

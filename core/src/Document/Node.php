@@ -68,6 +68,14 @@ final readonly class Node
             : null;
     }
 
+    /** A field that was filled in: a form sends the others empty, or null. */
+    public function filled(string $field): ?self
+    {
+        $node = $this->optional($field);
+
+        return $node === null || $node->value === null || $node->value === '' ? null : $node;
+    }
+
     /** Two fields of which at most one may be given: the pointer names the second. */
     public function exclusive(string $one, string $other): self
     {

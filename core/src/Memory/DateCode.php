@@ -19,11 +19,16 @@ final readonly class DateCode
     /** Two figures of a year: 65 to 99 are of the last century, because there are no older chips. */
     public static function read(Node $node): self
     {
-        if (preg_match('/^(\d\d)(\d\d)$/D', $node->string(), $m) !== 1 || (int) $m[2] < 1 || (int) $m[2] > 53) {
-            $node->refuse('must be four digits, year and week, such as 8213');
-        }
+        self::isOne($node->string()) || $node->refuse('must be four digits, year and week, such as 8213');
+        [$year, $week] = array_map(intval(...), str_split($node->string(), 2));
 
-        return new self($node->string(), (int) $m[1] + ((int) $m[1] >= 65 ? 1900 : 2000), (int) $m[2]);
+        return new self($node->string(), $year + ($year >= 65 ? 1900 : 2000), $week);
+    }
+
+    /** Four digits, of which the last two are a week from 1 to 53. */
+    public static function isOne(string $text): bool
+    {
+        return preg_match('/^\d\d(0[1-9]|[1-4]\d|5[0-3])$/D', $text) === 1;
     }
 
     public function words(): string

@@ -74,7 +74,7 @@ final class LocateTest extends TestCase
             } catch (InvalidDocument $fault) {
                 self::assertContains($fault->pointer, ['/errors', '/errors/0', '/errors/1'], $fault->detail);
             }
-            self::assertLessThan(500_000, (int) $lines->key(), "{$what}: the rest was not read");
+            self::assertTrue($lines->valid(), "{$what}: the rest was not read");
         }
     }
 
