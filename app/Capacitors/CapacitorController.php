@@ -18,7 +18,7 @@ use Ash\Capacitors\Marking;
 use Ash\Capacitors\PreferredValues;
 use Ash\Document\Node;
 use Ash\Logbook\EntryDraft;
-use Ash\Logbook\Ulid;
+use Ash\Document\Ulid;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;

@@ -20,7 +20,7 @@ use App\People\SignedIn;
 use Ash\Document\Node;
 use Ash\Logbook\EntryDraft;
 use Ash\Logbook\EntryKind;
-use Ash\Logbook\Ulid;
+use Ash\Document\Ulid;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Illuminate\Http\JsonResponse;

@@ -13,7 +13,7 @@ use Ash\Logbook\EntryKind;
 use Ash\Logbook\JobSheet;
 use Ash\Logbook\Profile;
 use Ash\Logbook\Stage;
-use Ash\Logbook\Ulid;
+use Ash\Document\Ulid;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 

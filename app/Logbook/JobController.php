@@ -12,7 +12,7 @@ use Ash\Logbook\Outcome;
 use Ash\Logbook\Profile;
 use Ash\Logbook\QuickLine;
 use Ash\Logbook\Stage;
-use Ash\Logbook\Ulid;
+use Ash\Document\Ulid;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

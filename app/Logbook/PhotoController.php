@@ -8,7 +8,7 @@ use App\Http\Errors;
 use App\People\SignedIn;
 use Ash\Document\Node;
 use Ash\Logbook\EntryDraft;
-use Ash\Logbook\Ulid;
+use Ash\Document\Ulid;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;

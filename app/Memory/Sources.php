@@ -11,7 +11,7 @@ use App\Logbook\Machine;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
-use Ash\Logbook\Ulid;
+use Ash\Document\Ulid;
 use Ash\Memory\FittedMemory;
 use Ash\Memory\Pattern;
 use Ash\Quantity\Radix;

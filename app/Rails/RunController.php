@@ -20,7 +20,7 @@ use App\Logbook\Machine;
 use App\People\SignedIn;
 use Ash\Document\Node;
 use Ash\Logbook\EntryDraft;
-use Ash\Logbook\Ulid;
+use Ash\Document\Ulid;
 use Ash\Rails\Load;
 use Ash\Rails\Rail;
 use Ash\Rails\Ripple;

@@ -16,7 +16,7 @@ use Ash\Capacitors\Kind;
 use Ash\Capacitors\Stock;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
-use Ash\Logbook\Ulid;
+use Ash\Document\Ulid;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Quantity\UnreadableQuantity;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Ash\Tests;
 
-use Ash\Cli\Room;
+use Ash\Cli\Verbs;
 use Ash\Document\InvalidDocument;
 
 /** Asks a room as bin/ash does: JSON in, JSON out. */
@@ -15,7 +15,7 @@ trait Asks
      *
      * @return array<string, mixed>
      */
-    private static function put(Room $room, string $verb, array $document): array
+    private static function put(Verbs $room, string $verb, array $document): array
     {
         $answer = json_decode($room->verbs()[$verb]->answer(json_encode($document, JSON_THROW_ON_ERROR)), true, flags: JSON_THROW_ON_ERROR);
 
@@ -23,7 +23,7 @@ trait Asks
     }
 
     /** @param array<string, mixed> $document */
-    private static function assertRefusedAt(string $pointer, Room $room, string $verb, array $document): void
+    private static function assertRefusedAt(string $pointer, Verbs $room, string $verb, array $document): void
     {
         try {
             self::put($room, $verb, $document);

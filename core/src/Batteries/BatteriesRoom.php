@@ -4,13 +4,82 @@ declare(strict_types=1);
 
 namespace Ash\Batteries;
 
-use Ash\Cli\Room;
 use Ash\Cli\Verb;
 use Ash\Document\Node;
+use Ash\Facts\OpenThing;
+use Ash\Facts\PowerOn;
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\Findings;
+use Ash\Logbook\Gate;
+use Ash\Logbook\LeadingWord;
+use Ash\Logbook\LineSaid;
+use Ash\Logbook\Room;
+use Ash\Logbook\Running;
+use Ash\Logbook\Section;
+use Ash\Logbook\Situation;
+use Ash\Logbook\Spoken;
+use Ash\Logbook\Step;
+use Ash\Logbook\UnclearLine;
+use Ash\Logbook\Urgency;
 
-/** The room's headless door. */
-final readonly class BatteriesRoom implements Room
+/** What batteries and clocks bring to the house. */
+final readonly class BatteriesRoom extends Room
 {
+    /** An open item while a clock test runs. */
+    public const CLOCK_TEST = 'clock';
+
+    public function name(): string
+    {
+        return 'batteries';
+    }
+
+    public function kinds(): array
+    {
+        return [
+            new EntryKind(BatteryNote::KIND, 'battery', BatteryNote::class, Spoken::Repeats, attack: 'batteries'),
+            new EntryKind(ClockSet::KIND, 'clock set', ClockSet::class, attack: 'batteries'),
+            new EntryKind(ClockRead::KIND, 'clock read', ClockRead::class, attack: 'batteries'),
+        ];
+    }
+
+    public function lines(): array
+    {
+        return [new LeadingWord(['battery'], self::said(...), ['battery' => 'battery leaking'])];
+    }
+
+    public function section(): Section
+    {
+        return new BatterySection();
+    }
+
+    public function findings(Situation $at): Findings
+    {
+        $state = $at->facts->last(BatteryKnown::class)?->state;
+        $leaking = $state === BatteryState::Leaking;
+
+        return new Findings(
+            known: $state === null ? [] : ["Battery: {$state->value}"],
+            steps: !$leaking ? [] : [new Step(
+                'Take the leaking cell off the board, then clean what it touched.',
+                'gate 1: no power with a leaking cell on the board',
+                'line',
+                Urgency::Safety,
+            )],
+            gates: [$at->gate(Gate::LeakingCell, $leaking ? PowerOn::Stop : PowerOn::Ok, ['a leaking cell is on the board'])],
+            running: array_map(static fn (OpenThing $it): Running => new Running($it->text, $it->since, $it->due), $at->open(self::CLOCK_TEST)),
+        );
+    }
+
+    private static function said(string $body): LineSaid
+    {
+        $word = mb_strtolower(strtok($body, " ,.\n") ?: '');
+        if (BatteryState::tryFrom($word) === null) {
+            throw UnclearLine::write('battery leaking, battery sound, battery removed or battery none');
+        }
+
+        return new LineSaid(BatteryNote::KIND, "battery {$body}", (object) ['state' => $word]);
+    }
+
     public function verbs(): array
     {
         return [
@@ -46,7 +115,7 @@ final readonly class BatteriesRoom implements Room
     public static function recommended(array $ranked): ?Suitability
     {
         foreach ($ranked as $it) {
-            if ($it->verdict !== 'no' && !$it->leakOnBoard()) {
+            if ($it->verdict !== Suits::No && !$it->leakOnBoard()) {
                 return $it;
             }
         }
@@ -80,7 +149,7 @@ final readonly class BatteriesRoom implements Room
                 'charge_a' => $it->chargeA,
                 'leak_on_board' => $it->leakOnBoard(),
                 'needs' => $it->needs,
-                'verdict' => $it->verdict,
+                'verdict' => $it->verdict->value,
                 'reasons' => $it->reasons,
             ], $ranked),
             'recommendation' => $best === null ? null : ['id' => $best->option->value, 'text' => self::because($best)],
@@ -100,7 +169,7 @@ final readonly class BatteriesRoom implements Room
     {
         $retention = Retention::read($node);
 
-        return ['drift_s' => $retention->driftS, 'ppm' => $retention->ppm, 'seconds_per_day' => $retention->secondsPerDay, 'verdict' => $retention->verdict, 'reasons' => $retention->reasons];
+        return ['drift_s' => $retention->driftS, 'ppm' => $retention->ppm, 'seconds_per_day' => $retention->secondsPerDay, 'verdict' => $retention->verdict->value, 'reasons' => $retention->reasons];
     }
 
     private const JUDGE_FIELDS = <<<'TEXT'

@@ -4,46 +4,67 @@ declare(strict_types=1);
 
 namespace Ash\Batteries;
 
+use Ash\Document\Field\ListOf;
+use Ash\Document\Field\Text;
+use Ash\Document\Field\Whole;
+use Ash\Document\Kept;
 use Ash\Document\Node;
-use Ash\Logbook\BatteryState;
+use Ash\Document\Settled;
+use Ash\Document\Shape;
+use Ash\Logbook\EntryData;
 use Ash\Quantity\Notation;
+use Ash\Quantity\Typed;
 use Ash\Quantity\Unit;
-use Ash\Quantity\UnreadableQuantity;
 
 /** What is written down of a battery: as found, removed, or fitted. */
-final readonly class BatteryNote
+final readonly class BatteryNote implements EntryData, Settled
 {
-    private const FIELDS = ['state', 'chemistry', 'cells', 'where', 'positive_towards', 'volts', 'option', 'override', 'recheck_at'];
+    public const KIND = 'battery';
 
-    /** @return array<string, mixed> with the verdict on its voltage; null where nothing was said */
-    public static function read(Node $data): array
+    /**
+     * @param ?string      $positiveTowards what the positive end lies towards, in words
+     * @param ?Option      $option          what was fitted; it says chemistry and cells
+     * @param ?string      $override        why the polarity differs from what was recorded
+     * @param list<string> $reasons
+     */
+    public function __construct(
+        public BatteryState $state,
+        public ?Chemistry $chemistry = null,
+        #[Whole(1, 100)]
+        public ?int $cells = null,
+        #[Text(160)]
+        public ?string $where = null,
+        #[Text(120)]
+        public ?string $positiveTowards = null,
+        #[Typed(Unit::Volt, signed: true)]
+        public ?float $volts = null,
+        public ?Option $option = null,
+        #[Text(300)]
+        public ?string $override = null,
+        public ?\DateTimeImmutable $recheckAt = null,
+        #[Kept]
+        public ?CellState $cellState = null,
+        #[Kept]
+        #[ListOf(new Text())]
+        public array $reasons = [],
+    ) {
+    }
+
+    public function settled(Node $read): static
     {
-        $data->only(...self::FIELDS);
-        $state = $data->at('state')->enum(BatteryState::class);
-        $fitted = $state === BatteryState::Fitted;
-        $option = $fitted ? $data->at('option')->enum(Option::class) : null;
-        if (!$fitted && $data->has('option')) {
-            $data->at('option')->refuse('belongs to a battery that is fitted');
+        $fitted = $this->state === BatteryState::Fitted;
+        if ($fitted) {
+            $read->at('option');
+            $read->at('positive_towards');
+        } elseif ($this->option !== null) {
+            $read->at('option')->refuse('belongs to a battery that is fitted');
         }
-        if ($fitted && !$data->has('positive_towards')) {
-            $data->at('positive_towards');
-        }
-        $chemistry = $option === null ? $data->optional('chemistry')?->enum(Chemistry::class) : ($option === Option::Supercap1F ? null : $option->chemistry());
-        $cells = $option === null ? $data->optional('cells')?->integer(1, 100) : $option->cells();
-        $volts = self::volts($data->optional('volts'));
+        $it = $this->option === null ? $this : Shape::of(self::class)->with($this, [
+            'chemistry' => $this->option === Option::Supercap1F ? null : $this->option->chemistry(),
+            'cells' => $this->option->cells(),
+        ]);
 
-        return [
-            'state' => $state->value,
-            'chemistry' => $chemistry?->value,
-            'cells' => $cells,
-            'where' => $data->optional('where')?->text(160),
-            'positive_towards' => $data->optional('positive_towards')?->text(120),
-            'volts' => $volts,
-            'option' => $option?->value,
-            'override' => $data->optional('override')?->text(300),
-            'recheck_at' => $data->optional('recheck_at')?->instant()->format('Y-m-d\TH:i:sP'),
-            ...self::judged($data, $chemistry, $cells, $volts, $option),
-        ];
+        return $it->judged($read);
     }
 
     /** The positive end is written down in words ("the keyboard plug"); words agree when they differ in case and blanks only. */
@@ -54,41 +75,30 @@ final readonly class BatteryNote
         return $plain($recorded) === $plain($given);
     }
 
-    /** @param array<string, mixed> $data */
-    public static function words(array $data): string
+    public function sentence(string $text): string
     {
-        $word = static fn (string $key): string => is_string($data[$key] ?? null) ? $data[$key] : '';
-        $kind = Option::tryFrom($word('option'))?->words() ?? Chemistry::tryFrom($word('chemistry'))?->words();
-        $cells = is_int($data['cells'] ?? null) && $word('option') === '' ? ($data['cells'] === 1 ? ', one cell' : ", {$data['cells']} cells") : '';
+        $kind = $this->option?->words() ?? $this->chemistry?->words();
+        $cells = $this->cells === null || $this->option !== null ? '' : ($this->cells === 1 ? ', one cell' : ", {$this->cells} cells");
 
-        return "Battery {$word('state')}".($kind === null ? '' : ": {$kind}").$cells
-            .($word('where') === '' ? '' : ", {$word('where')}")
-            .($word('positive_towards') === '' ? '' : ", positive end towards {$word('positive_towards')}")
-            .(is_numeric($data['volts'] ?? null) ? ', '.Notation::print((float) $data['volts'], Unit::Volt) : '')
-            .($word('cell_state') === '' ? '' : " ({$word('cell_state')})")
-            .($word('override') === '' ? '' : "; polarity differs from the record, because {$word('override')}");
+        return "Battery {$this->state->value}".($kind === null ? '' : ": {$kind}").$cells
+            .($this->where === null ? '' : ", {$this->where}")
+            .($this->positiveTowards === null ? '' : ", positive end towards {$this->positiveTowards}")
+            .($this->volts === null ? '' : ', '.Notation::print($this->volts, Unit::Volt))
+            .($this->cellState === null ? '' : " ({$this->cellState->value})")
+            .($this->override === null ? '' : "; polarity differs from the record, because {$this->override}");
     }
 
-    private static function volts(?Node $node): ?float
+    private function judged(Node $read): self
     {
-        try {
-            return $node === null ? null : (is_string($node->raw()) ? Notation::read($node->string(), Unit::Volt) : $node->number());
-        } catch (UnreadableQuantity $problem) {
-            $node->refuse($problem->getMessage());
+        if ($this->volts === null || $this->option === Option::Supercap1F) {
+            return $this;
         }
-    }
+        if ($this->chemistry === null || $this->cells === null) {
+            $read->at('volts')->refuse('say chemistry and cells with it, so that it can be judged');
+        }
+        $pack = Pack::judge($this->chemistry, $this->cells, $this->volts);
+        $pack->question === null || $read->at('volts')->refuse($pack->question);
 
-    /** @return array<string, mixed> */
-    private static function judged(Node $data, ?Chemistry $chemistry, ?int $cells, ?float $volts, ?Option $option): array
-    {
-        if ($volts === null || $option === Option::Supercap1F) {
-            return [];
-        }
-        if ($chemistry === null || $cells === null) {
-            $data->at('volts')->refuse('say chemistry and cells with it, so that it can be judged');
-        }
-        $pack = Pack::judge($chemistry, $cells, $volts);
-
-        return $pack->question === null ? ['cell_state' => $pack->state->value, 'reasons' => $pack->reasons] : $data->at('volts')->refuse($pack->question);
+        return Shape::of(self::class)->with($this, ['cellState' => $pack->state, 'reasons' => $pack->reasons]);
     }
 }

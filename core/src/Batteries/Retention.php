@@ -16,7 +16,7 @@ final readonly class Retention
     private const DRIFTING_PPM = 1000.0;
 
     /** @param list<string> $reasons */
-    private function __construct(public float $driftS, public float $ppm, public float $secondsPerDay, public string $verdict, public array $reasons)
+    private function __construct(public float $driftS, public float $ppm, public float $secondsPerDay, public ClockVerdict $verdict, public array $reasons)
     {
     }
 
@@ -31,7 +31,7 @@ final readonly class Retention
         $ppm = $drift / $elapsedS * 1e6;
         $verdict = self::verdict($drift, $ppm, $sinceSetS, $powerOffS);
 
-        return new self($drift, $ppm, $drift / $elapsedS * 86400, $verdict, [self::said($drift, $ppm), self::meaning($verdict)]);
+        return new self($drift, $ppm, $drift / $elapsedS * 86400, $verdict, [self::said($drift, $ppm), $verdict->meaning()]);
     }
 
     public static function read(Node $node): self
@@ -55,30 +55,19 @@ final readonly class Retention
         return ($to->getTimestamp() - $from->getTimestamp()) + ((int) $to->format('u') - (int) $from->format('u')) / 1e6;
     }
 
-    private static function verdict(float $drift, float $ppm, float $sinceSet, float $off): string
+    private static function verdict(float $drift, float $ppm, float $sinceSet, float $off): ClockVerdict
     {
         return match (true) {
-            $sinceSet < 0 => 'lost',
-            $off > 120 && Compare::atMost(abs($drift + $off), max(60.0, 0.02 * $off)) => 'stopped',
-            Compare::atMost(abs($drift), self::KEPT_S) || Compare::atMost(abs($ppm), self::KEPT_PPM) => 'kept',
-            Compare::atMost(abs($ppm), self::DRIFTING_PPM) => 'drifting',
-            default => $drift > 0 ? 'fast' : 'slow',
+            $sinceSet < 0 => ClockVerdict::Lost,
+            $off > 120 && Compare::atMost(abs($drift + $off), max(60.0, 0.02 * $off)) => ClockVerdict::Stopped,
+            Compare::atMost(abs($drift), self::KEPT_S) || Compare::atMost(abs($ppm), self::KEPT_PPM) => ClockVerdict::Kept,
+            Compare::atMost(abs($ppm), self::DRIFTING_PPM) => ClockVerdict::Drifting,
+            default => $drift > 0 ? ClockVerdict::Fast : ClockVerdict::Slow,
         };
     }
 
     private static function said(float $drift, float $ppm): string
     {
         return $drift === 0.0 ? 'to the second' : Notation::plain(abs($drift), 4).' s '.($drift > 0 ? 'fast' : 'slow').', '.Notation::plain(abs($ppm), 3).' ppm';
-    }
-
-    private static function meaning(string $verdict): string
-    {
-        return match ($verdict) {
-            'lost' => 'it shows a time before it was set: it restarted from its default, the cell does not reach it',
-            'stopped' => 'it stood still while the power was off: the cell does not reach the clock',
-            'kept' => 'time is kept',
-            'drifting' => 'more than a crystal should: warmth, the trimmer, or an old crystal',
-            default => 'suspect the oscillator, the trimmer or a dying cell',
-        };
     }
 }

@@ -29,7 +29,7 @@ final readonly class Suitability
         public ?float $chargeA,
         public ?float $resistorOhm,
         public array $needs,
-        public string $verdict,
+        public Suits $verdict,
         public array $reasons,
     ) {
     }
@@ -53,7 +53,7 @@ final readonly class Suitability
     /** Best first: verdict, then nothing on the board that leaks, then years. */
     public function rank(): int
     {
-        return (int) array_search($this->verdict, ['fits', 'fits_with_rework', 'no'], true);
+        return $this->verdict->rank();
     }
 
     private static function cells(Option $option, BoardNeeds $board): self
@@ -71,9 +71,9 @@ final readonly class Suitability
         $inside = Compare::atLeast($end, $board->minV) && Compare::atMost($fresh, $board->maxV);
 
         return new self($option, $fresh, $end, $years, null, $charge, $resistor, $needs, match (true) {
-            !$inside => 'no',
-            $needs === [] => 'fits',
-            default => 'fits_with_rework',
+            !$inside => Suits::No,
+            $needs === [] => Suits::Fits,
+            default => Suits::FitsWithRework,
         }, [...self::voltReasons($fresh, $end, $board), ...self::yearReasons($years, $charge), ...self::needReasons($option, $needs, $charge, $resistor)]);
     }
 
@@ -99,7 +99,7 @@ final readonly class Suitability
     private static function capacitor(Option $option, BoardNeeds $board): self
     {
         if ($board->supplyV === null) {
-            return new self($option, null, null, null, null, null, null, [], 'no', ['the board does not charge: a capacitor would stay empty']);
+            return new self($option, null, null, null, null, null, null, [], Suits::No, ['the board does not charge: a capacitor would stay empty']);
         }
         $fresh = min(Option::SUPERCAP_FRESH_V, $board->supplyV);
         $end = $board->minV;
@@ -107,7 +107,7 @@ final readonly class Suitability
         $fits = Compare::atLeast($hold, self::LEAST_HOLD_S) && Compare::atMost($fresh, $board->maxV);
         $charge = $board->supplyV / (float) $board->seriesOhm;
 
-        return new self($option, $fresh, $end, Option::SUPERCAP_YEARS, $hold, $charge, null, [], $fits ? 'fits' : 'no', [
+        return new self($option, $fresh, $end, Option::SUPERCAP_YEARS, $hold, $charge, null, [], $fits ? Suits::Fits : Suits::No, [
             ...(Compare::above($fresh, $board->maxV) ? [Notation::print($fresh, Unit::Volt).' when full is above the '.Notation::print($board->maxV, Unit::Volt).' the board stands'] : []),
             is_finite($hold) ? 'holds '.Notation::plain($hold / 86400, 3).' days from full; a week is wanted' : 'holds as long as it keeps its own charge',
             'draws '.Notation::print($charge, Unit::Ampere, 3).' at the first moment of charging',

@@ -4,13 +4,36 @@ declare(strict_types=1);
 
 namespace Ash\Capacitors;
 
-use Ash\Cli\Room;
 use Ash\Cli\Verb;
 use Ash\Document\Node;
+use Ash\Document\Shape;
+use Ash\Facts\CapacitorKind;
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\Room;
+use Ash\Logbook\Section;
 
-/** The room's headless door. */
-final readonly class CapacitorsRoom implements Room
+/** What capacitors bring to the house. */
+final readonly class CapacitorsRoom extends Room
 {
+    public function name(): string
+    {
+        return 'capacitors';
+    }
+
+    public function kinds(): array
+    {
+        return [
+            new EntryKind(CapacitorFound::KIND, 'capacitor', CapacitorFound::class, attack: 'capacitors'),
+            new EntryKind(CapacitorRead::KIND, 'capacitor', CapacitorRead::class, attack: 'capacitors'),
+            new EntryKind(Rework::KIND, 'rework', Rework::class, attack: 'capacitors'),
+        ];
+    }
+
+    public function section(): Section
+    {
+        return new CapacitorsSection();
+    }
+
     public function verbs(): array
     {
         return [
@@ -27,14 +50,14 @@ final readonly class CapacitorsRoom implements Room
     {
         $judged = Judged::read($node);
 
-        return ['verdict' => $judged->verdict, 'proven' => $judged->proven, 'limits' => $judged->limits(), 'reasons' => $judged->reasons];
+        return ['verdict' => $judged->verdict->value, 'proven' => $judged->proven, 'limits' => Shape::of(PartLimits::class)->whole(PartLimits::of($judged->part)), 'reasons' => $judged->reasons];
     }
 
     /** @return array<string, mixed> */
     private static function decode(Node $node): array
     {
         $marking = $node->only('marking', 'kind')->at('marking');
-        $readings = Marking::decode($marking->text(60), $node->optional('kind')?->enum(Kind::class));
+        $readings = Marking::decode($marking->text(60), $node->optional('kind')?->enum(CapacitorKind::class));
 
         return $readings === [] ? $marking->refuse('cannot be read as a capacitor\'s marking') : [
             'readings' => array_map(static fn (Marking $it): array => ['capacitance_f' => $it->capacitanceF, 'tolerance' => $it->tolerance, 'rated_v' => $it->ratedV, 'scheme' => $it->scheme], $readings),
@@ -49,7 +72,7 @@ final readonly class CapacitorsRoom implements Room
         $nodes = $node->at('stock')->items();
         Node::distinct(array_map(static fn (Node $it): Node => $it->at('sku'), $nodes));
 
-        return ['choices' => array_map(static fn (Choice $it): array => ['sku' => $it->stock->sku, 'score' => $it->score, 'verdict' => $it->verdict, 'reasons' => $it->reasons], Choice::ranked(array_map(Stock::read(...), $nodes), $wanted))];
+        return ['choices' => array_map(static fn (Choice $it): array => ['sku' => $it->stock->sku, 'score' => $it->score, 'verdict' => $it->verdict->value, 'reasons' => $it->reasons], Choice::ranked(array_map(Stock::read(...), $nodes), $wanted))];
     }
 
     /** @return array<string, mixed> */
@@ -68,7 +91,7 @@ final readonly class CapacitorsRoom implements Room
         $bad <= $tested || $node->at('bad')->refuse("must be at most the number tested, {$tested}");
         $sample = Sample::of($tested, $bad, $node->at('untested')->integer(0, 1_000_000), $node->optional('prior_a')?->positive() ?? Sample::PRIOR_A, $node->optional('prior_b')?->positive() ?? Sample::PRIOR_B);
 
-        return ['expected_bad' => $sample->expectedBad, 'probability_any_bad' => $sample->probabilityAnyBad, 'advice' => $sample->advice, 'reasons' => $sample->reasons];
+        return ['expected_bad' => $sample->expectedBad, 'probability_any_bad' => $sample->probabilityAnyBad, 'advice' => $sample->advice->value, 'reasons' => $sample->reasons];
     }
 
     private const JUDGE_FIELDS = <<<'TEXT'

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ash\Capacitors;
 
+use Ash\Facts\CapacitorKind;
 use Ash\Quantity\Compare;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
@@ -26,7 +27,7 @@ final class Choice
     private const SLIM = 0.6;
     private const ESR_LEAST = 0.25;
 
-    public string $verdict = 'fits';
+    public ChoiceVerdict $verdict = ChoiceVerdict::Fits;
     public float $score = 0.0;
 
     /** @var list<string> */
@@ -54,13 +55,13 @@ final class Choice
 
     private function no(string $reason): void
     {
-        $this->verdict = 'no';
+        $this->verdict = ChoiceVerdict::No;
         $this->reasons[] = $reason;
     }
 
     private function care(string $reason): void
     {
-        $this->verdict = $this->verdict === 'no' ? 'no' : 'fits_with_care';
+        $this->verdict = $this->verdict === ChoiceVerdict::No ? ChoiceVerdict::No : ChoiceVerdict::FitsWithCare;
         $this->reasons[] = $reason;
     }
 
@@ -72,11 +73,11 @@ final class Choice
             $this->no("{$new->words()} does not stand for {$old->words()}");
         } elseif ($new !== $old) {
             $this->care("{$new->words()} in place of {$old->words()}");
-            if ($old === Kind::Tantalum && $new === Kind::Aluminium && $this->stock->temperatureC !== null && Compare::below($this->stock->temperatureC, self::HOT_C)) {
+            if ($old === CapacitorKind::Tantalum && $new === CapacitorKind::Aluminium && $this->stock->temperatureC !== null && Compare::below($this->stock->temperatureC, self::HOT_C)) {
                 $this->no('aluminium in place of tantalum must be of the 105 C sort');
             }
         }
-        if ($new === Kind::Ceramic && $this->wanted->position === 'timing') {
+        if ($new === CapacitorKind::Ceramic && $this->wanted->position === Position::Timing) {
             $this->care('a ceramic drifts in a timing position');
         }
     }
@@ -84,7 +85,7 @@ final class Choice
     private function value(): void
     {
         $marked = $this->wanted->part->markedF;
-        [$low, $high] = $this->wanted->position === 'filter' ? [$marked, 1.5 * $marked] : [$this->wanted->part->lowF, $this->wanted->part->highF];
+        [$low, $high] = $this->wanted->position === Position::Filter ? [$marked, 1.5 * $marked] : [$this->wanted->part->lowF, $this->wanted->part->highF];
         $says = Notation::print($this->stock->markedF, Unit::Farad, 4);
         match (true) {
             Compare::below($this->stock->markedF, $low), Compare::above($this->stock->markedF, $high) => $this->no("{$says} is outside ".Notation::print($low, Unit::Farad, 4).' to '.Notation::print($high, Unit::Farad, 4)),
@@ -97,8 +98,8 @@ final class Choice
     {
         $needed = $this->wanted->part->ratedV;
         $times = match ($this->stock->kind) {
-            Kind::Aluminium, Kind::Polymer => 1.25,
-            Kind::Tantalum => 2.0,
+            CapacitorKind::Aluminium, CapacitorKind::Polymer => 1.25,
+            CapacitorKind::Tantalum => 2.0,
             default => 1.0,
         };
         $says = Notation::print($this->stock->ratedV, Unit::Volt);
@@ -123,7 +124,7 @@ final class Choice
 
     private function safety(): void
     {
-        if ($this->wanted->position !== 'mains') {
+        if ($this->wanted->position !== Position::Mains) {
             return;
         }
         [$old, $new] = [$this->wanted->safetyClass, $this->stock->safetyClass];
@@ -165,18 +166,18 @@ final class Choice
     private function esr(): void
     {
         $known = $this->wanted->esr();
-        if ($this->wanted->position === 'filter' && $known !== null && $this->stock->esrOhm !== null && Compare::below($this->stock->esrOhm, self::ESR_LEAST * $known)) {
+        if ($this->wanted->position === Position::Filter && $known !== null && $this->stock->esrOhm !== null && Compare::below($this->stock->esrOhm, self::ESR_LEAST * $known)) {
             $this->care('ESR '.Notation::print($this->stock->esrOhm, Unit::Ohm, 3).', under a quarter of the original\'s '.Notation::print($known, Unit::Ohm, 3).': a regulator may ring');
         }
     }
 
     private function score(): void
     {
-        if ($this->verdict === 'no') {
+        if ($this->verdict === ChoiceVerdict::No) {
             return;
         }
         $stock = $this->stock;
-        $this->score = $this->verdict === 'fits' ? self::FITS : self::CARE;
+        $this->score = $this->verdict === ChoiceVerdict::Fits ? self::FITS : self::CARE;
         $this->score += Compare::same($stock->markedF, $this->wanted->part->markedF) ? self::SAME_VALUE : 0.0;
         $this->score += $stock->temperatureC !== null && Compare::atLeast($stock->temperatureC, self::HOT_C) ? self::HOT : 0.0;
         $this->score += $stock->hours === null ? 0.0 : self::HOURS * $stock->hours / ($stock->hours + 5000);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Capacitors;
 
 use Ash\Document\Node;
+use Ash\Facts\CapacitorKind;
 use Ash\Quantity\Compare;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
@@ -20,9 +21,9 @@ final class Judged
     private const TANTALUM_BETTER = 0.5;
 
     /** Of the tolerance, from where a part is watched. */
-    private const NEAR = 0.9;
+    public const NEAR = 0.9;
 
-    public string $verdict = 'keep';
+    public PartVerdict $verdict = PartVerdict::Keep;
     public bool $proven = false;
 
     /** @var list<string> */
@@ -62,32 +63,24 @@ final class Judged
         return $it;
     }
 
-    private function say(string $verdict, string $reason): void
+    private function say(PartVerdict $verdict, string $reason): void
     {
         $this->reasons[] = $reason;
-        $this->verdict = self::worse($this->verdict, $verdict);
-    }
-
-    /** The harder of two verdicts. */
-    public static function worse(string $one, string $other): string
-    {
-        $rank = ['keep' => 0, 'watch' => 1, 'replace' => 2];
-
-        return $rank[$other] > $rank[$one] ? $other : $one;
+        $this->verdict = PartVerdict::worse($this->verdict, $verdict);
     }
 
     private function looks(): void
     {
         foreach ($this->looks as $look) {
-            $this->say($look->condemns() ? 'replace' : 'watch', $look->words());
+            $this->say($look->condemns() ? PartVerdict::Replace : PartVerdict::Watch, $look->words());
         }
     }
 
     private function voltage(): void
     {
         $part = $this->part;
-        if ($part->kind === Kind::MainsSuppression && $part->metallisedPaper) {
-            $this->say('replace', 'metallised paper across the mains: it cracks, draws damp and burns');
+        if ($part->kind === CapacitorKind::MainsSuppression && $part->metallisedPaper) {
+            $this->say(PartVerdict::Replace, 'metallised paper across the mains: it cracks, draws damp and burns');
         }
         if ($this->railV === null) {
             return;
@@ -95,12 +88,12 @@ final class Judged
         $rail = Notation::print($this->railV, Unit::Volt);
         $rated = Notation::print($part->ratedV, Unit::Volt);
         if (Compare::below($part->ratedV, $this->railV)) {
-            $this->say('replace', "rated {$rated} on a rail of {$rail}");
+            $this->say(PartVerdict::Replace, "rated {$rated} on a rail of {$rail}");
         }
-        if ($part->kind === Kind::Tantalum && Compare::above($this->railV, self::TANTALUM_AT_MOST * $part->ratedV)) {
-            $this->say('replace', "a tantalum of {$rated} on {$rail}: above 80 % of its rating it fails as a short");
-        } elseif ($part->kind === Kind::Tantalum && Compare::above($this->railV, self::TANTALUM_BETTER * $part->ratedV)) {
-            $this->say('watch', "a tantalum of {$rated} on {$rail}: above half its rating");
+        if ($part->kind === CapacitorKind::Tantalum && Compare::above($this->railV, self::TANTALUM_AT_MOST * $part->ratedV)) {
+            $this->say(PartVerdict::Replace, "a tantalum of {$rated} on {$rail}: above 80 % of its rating it fails as a short");
+        } elseif ($part->kind === CapacitorKind::Tantalum && Compare::above($this->railV, self::TANTALUM_BETTER * $part->ratedV)) {
+            $this->say(PartVerdict::Watch, "a tantalum of {$rated} on {$rail}: above half its rating");
         }
     }
 
@@ -115,10 +108,10 @@ final class Judged
         $low = Notation::print($part->lowF, Unit::Farad, 4);
         $high = Notation::print($part->highF, Unit::Farad, 4);
         match (true) {
-            Compare::below($c, $part->lowF) => $this->say('replace', "{$says}: below {$low}"),
-            Compare::above($c, $part->highF) => $this->say($this->inCircuit ? 'watch' : 'replace', "{$says}: above {$high}".($this->inCircuit ? ', but neighbours add to it in circuit' : '')),
-            Compare::below($c, $part->markedF * (1 - self::NEAR * $part->minusPct / 100)), Compare::above($c, $part->markedF * (1 + self::NEAR * $part->plusPct / 100)) => $this->say('watch', "{$says}: close to its tolerance, {$low} to {$high}"),
-            default => $this->say('keep', "{$says}: within {$low} to {$high}"),
+            Compare::below($c, $part->lowF) => $this->say(PartVerdict::Replace, "{$says}: below {$low}"),
+            Compare::above($c, $part->highF) => $this->say($this->inCircuit ? PartVerdict::Watch : PartVerdict::Replace, "{$says}: above {$high}".($this->inCircuit ? ', but neighbours add to it in circuit' : '')),
+            Compare::below($c, $part->markedF * (1 - self::NEAR * $part->minusPct / 100)), Compare::above($c, $part->markedF * (1 + self::NEAR * $part->plusPct / 100)) => $this->say(PartVerdict::Watch, "{$says}: close to its tolerance, {$low} to {$high}"),
+            default => $this->say(PartVerdict::Keep, "{$says}: within {$low} to {$high}"),
         };
     }
 
@@ -127,7 +120,7 @@ final class Judged
         $esr = $this->measured->esrOhm;
         $limit = $this->part->esrMaxOhm;
         if ($esr === null || $limit === null) {
-            $esr === null || $this->say('keep', 'ESR '.Notation::print($esr, Unit::Ohm, 4).': no limit is known for it');
+            $esr === null || $this->say(PartVerdict::Keep, 'ESR '.Notation::print($esr, Unit::Ohm, 4).': no limit is known for it');
 
             return;
         }
@@ -136,9 +129,9 @@ final class Judged
         $near = $limit * ($slow ? 1 : 0.5);
         $says = 'ESR '.Notation::print($esr, Unit::Ohm, 4).($slow ? ' at '.Notation::plain((float) $this->measured->frequencyHz).' Hz' : '');
         match (true) {
-            Compare::above($esr, $out) => $this->say('replace', "{$says}: above ".Notation::print($out, Unit::Ohm, 4)),
-            Compare::above($esr, $near) => $this->say('watch', "{$says}: above ".Notation::print($near, Unit::Ohm, 4)),
-            default => $this->say('keep', "{$says}: within ".Notation::print($near, Unit::Ohm, 4)),
+            Compare::above($esr, $out) => $this->say(PartVerdict::Replace, "{$says}: above ".Notation::print($out, Unit::Ohm, 4)),
+            Compare::above($esr, $near) => $this->say(PartVerdict::Watch, "{$says}: above ".Notation::print($near, Unit::Ohm, 4)),
+            default => $this->say(PartVerdict::Keep, "{$says}: within ".Notation::print($near, Unit::Ohm, 4)),
         };
     }
 
@@ -151,11 +144,11 @@ final class Judged
         }
         $says = 'tan delta '.Notation::plain($tan);
         match (true) {
-            !$this->measured->slow() => $this->say('keep', "{$says} is not judged: its limit holds at 100 to 150 Hz"),
-            $limit === null => $this->say('keep', "{$says}: no limit is known for it"),
-            Compare::above($tan, 2 * $limit) => $this->say($this->inCircuit ? 'watch' : 'replace', "{$says}: above twice ".Notation::plain($limit).($this->inCircuit ? ', but neighbours add loss in circuit' : '')),
-            Compare::above($tan, $limit) => $this->say('watch', "{$says}: above ".Notation::plain($limit)),
-            default => $this->say('keep', "{$says}: within ".Notation::plain($limit)),
+            !$this->measured->slow() => $this->say(PartVerdict::Keep, "{$says} is not judged: its limit holds at 100 to 150 Hz"),
+            $limit === null => $this->say(PartVerdict::Keep, "{$says}: no limit is known for it"),
+            Compare::above($tan, 2 * $limit) => $this->say($this->inCircuit ? PartVerdict::Watch : PartVerdict::Replace, "{$says}: above twice ".Notation::plain($limit).($this->inCircuit ? ', but neighbours add loss in circuit' : '')),
+            Compare::above($tan, $limit) => $this->say(PartVerdict::Watch, "{$says}: above ".Notation::plain($limit)),
+            default => $this->say(PartVerdict::Keep, "{$says}: within ".Notation::plain($limit)),
         };
     }
 
@@ -167,15 +160,15 @@ final class Judged
         }
         $says = 'leakage '.Notation::print($leak, Unit::Ampere, 4);
         match (true) {
-            $this->part->leakageMaxA === null => $this->say('keep', "{$says}: no limit is known; above 100 V judge it after reforming"),
-            Compare::above($leak, $this->part->leakageMaxA) => $this->say($this->inCircuit ? 'watch' : 'replace', "{$says}: above ".Notation::print($this->part->leakageMaxA, Unit::Ampere, 4).($this->inCircuit ? ', but neighbours leak too in circuit' : '')),
-            default => $this->say('keep', "{$says}: within ".Notation::print($this->part->leakageMaxA, Unit::Ampere, 4)),
+            $this->part->leakageMaxA === null => $this->say(PartVerdict::Keep, "{$says}: no limit is known; above 100 V judge it after reforming"),
+            Compare::above($leak, $this->part->leakageMaxA) => $this->say($this->inCircuit ? PartVerdict::Watch : PartVerdict::Replace, "{$says}: above ".Notation::print($this->part->leakageMaxA, Unit::Ampere, 4).($this->inCircuit ? ', but neighbours leak too in circuit' : '')),
+            default => $this->say(PartVerdict::Keep, "{$says}: within ".Notation::print($this->part->leakageMaxA, Unit::Ampere, 4)),
         };
     }
 
     private function prove(): void
     {
-        $this->proven = $this->verdict === 'replace' || (!$this->inCircuit && self::whole($this->part, $this->measured->apart()));
+        $this->proven = $this->verdict === PartVerdict::Replace || (!$this->inCircuit && self::whole($this->part, $this->measured->apart()));
         if (!$this->proven) {
             $this->reasons[] = self::unproven($this->inCircuit);
         }
@@ -202,11 +195,5 @@ final class Judged
     public function findings(): array
     {
         return array_values(array_diff($this->reasons, [self::unproven($this->inCircuit)]));
-    }
-
-    /** @return array{capacitance_low_f: float, capacitance_high_f: float, esr_max_ohm: ?float, tan_delta_max: ?float, leakage_max_a: ?float} */
-    public function limits(): array
-    {
-        return ['capacitance_low_f' => $this->part->lowF, 'capacitance_high_f' => $this->part->highF, 'esr_max_ohm' => $this->part->esrMaxOhm, 'tan_delta_max' => $this->part->tanDeltaMax, 'leakage_max_a' => $this->part->leakageMaxA];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ash\Capacitors;
 
+use Ash\Facts\CapacitorKind;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 
@@ -36,7 +37,7 @@ final readonly class Marking
     }
 
     /** @return list<self> the pF reading first; [] when it cannot be read */
-    public static function decode(string $marking, ?Kind $kind): array
+    public static function decode(string $marking, ?CapacitorKind $kind): array
     {
         $text = preg_replace(["/[\u{00B5}\u{03BC}]/u", '/\s+/', '/(?<=\d),(?=\d)/'], ['u', ' ', '.'], trim($marking)) ?? '';
         if ($text === '' || strlen($text) > 60) {
@@ -82,7 +83,7 @@ final readonly class Marking
      *
      * @return list<self>
      */
-    private static function value(string $text, ?Kind $kind, ?float $volts, ?array $tolerance): array
+    private static function value(string $text, ?CapacitorKind $kind, ?float $volts, ?array $tolerance): array
     {
         $make = static fn (float $farad, string $scheme, ?float $v = null, string $letter = ''): self => new self($farad, self::tolerance($farad, strtoupper($letter), $tolerance), $v ?? $volts, $scheme);
         $letter = '([BCDFGJKMNQSTZ])?';
@@ -98,7 +99,7 @@ final readonly class Marking
             return $farad === null ? [] : [$make($farad, 'voltage_prefixed', self::VOLTS[strtoupper($m[1])], $m[3] ?? '')];
         }
         if (preg_match("/^(\\d*)R(\\d*) ?{$letter}$/i", $text, $m) === 1 && $m[1].$m[2] !== '') {
-            return array_map(static fn (int $unit): self => $make(self::scaled("{$m[1]}.{$m[2]}", $unit), 'letter_point', null, $m[3] ?? ''), self::units($kind, [Kind::Ceramic, Kind::Film], [Kind::Aluminium, Kind::Polymer, Kind::Tantalum]));
+            return array_map(static fn (int $unit): self => $make(self::scaled("{$m[1]}.{$m[2]}", $unit), 'letter_point', null, $m[3] ?? ''), self::units($kind, [CapacitorKind::Ceramic, CapacitorKind::Film], [CapacitorKind::Aluminium, CapacitorKind::Polymer, CapacitorKind::Tantalum]));
         }
         if (preg_match("/^(\\d*[pnum]\\d*) ?{$letter}$/i", $text, $m) === 1 && self::point($m[1]) !== null) {
             return [$make((float) self::point($m[1]), 'letter_point', null, $m[2] ?? '')];
@@ -112,19 +113,19 @@ final readonly class Marking
      *
      * @return list<self>
      */
-    private static function digits(string $text, ?Kind $kind, \Closure $make): array
+    private static function digits(string $text, ?CapacitorKind $kind, \Closure $make): array
     {
         if (preg_match('/^(\d*\.\d+)$/', $text, $m) === 1) {
             return [$make(self::scaled($m[1], -6), 'plain', null, '')];
         }
         if (preg_match('/^(\d{3}) ?([BCDFGJKMNQSTZ])$/i', $text, $m) === 1) {
-            return in_array($kind, [Kind::Aluminium, Kind::Polymer], true) ? [$make(self::scaled($m[1], -6), 'plain', null, $m[2])] : [$make(self::code($m[1]), 'three_digit', null, $m[2])];
+            return in_array($kind, [CapacitorKind::Aluminium, CapacitorKind::Polymer], true) ? [$make(self::scaled($m[1], -6), 'plain', null, $m[2])] : [$make(self::code($m[1]), 'three_digit', null, $m[2])];
         }
         if (preg_match('/^\d{3}$/', $text) === 1) {
-            return array_map(static fn (int $unit): self => $unit === -12 ? $make(self::code($text), 'three_digit', null, '') : $make(self::scaled($text, -6), 'plain', null, ''), self::units($kind, [Kind::Ceramic, Kind::Film, Kind::MainsSuppression, Kind::Tantalum], [Kind::Aluminium, Kind::Polymer]));
+            return array_map(static fn (int $unit): self => $unit === -12 ? $make(self::code($text), 'three_digit', null, '') : $make(self::scaled($text, -6), 'plain', null, ''), self::units($kind, [CapacitorKind::Ceramic, CapacitorKind::Film, CapacitorKind::MainsSuppression, CapacitorKind::Tantalum], [CapacitorKind::Aluminium, CapacitorKind::Polymer]));
         }
         if (preg_match('/^\d{1,2}$|^\d{4,6}$/', $text) === 1) {
-            return array_map(static fn (int $unit): self => $make(self::scaled($text, $unit), 'plain', null, ''), self::units($kind, [Kind::Ceramic], [Kind::Aluminium]));
+            return array_map(static fn (int $unit): self => $make(self::scaled($text, $unit), 'plain', null, ''), self::units($kind, [CapacitorKind::Ceramic], [CapacitorKind::Aluminium]));
         }
         if (preg_match('/^(\d+(?:\.\d+)?) (\d+(?:\.\d+)?)$/', $text, $m) === 1) {
             return self::twoNumbers($m[1], $m[2], $make);
@@ -153,12 +154,12 @@ final readonly class Marking
     }
 
     /**
-     * @param list<Kind> $pico
-     * @param list<Kind> $micro
+     * @param list<CapacitorKind> $pico
+     * @param list<CapacitorKind> $micro
      *
      * @return list<int> powers of ten, both where the kind does not decide, the pF first
      */
-    private static function units(?Kind $kind, array $pico, array $micro): array
+    private static function units(?CapacitorKind $kind, array $pico, array $micro): array
     {
         return match (true) {
             in_array($kind, $pico, true) => [-12],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Capacitors;
 
 use Ash\Document\Node;
+use Ash\Facts\CapacitorKind;
 
 /**
  * A capacitor as it is marked, and the limits that follow. Dissipation factor at 120 Hz and 20 C of general-purpose aluminium
@@ -34,7 +35,7 @@ final readonly class Part
     public ?float $leakageMaxA;
 
     private function __construct(
-        public Kind $kind,
+        public CapacitorKind $kind,
         public float $markedF,
         public float $ratedV,
         public float $minusPct,
@@ -46,21 +47,48 @@ final readonly class Part
     ) {
         $this->lowF = $markedF * (1 - $minusPct / 100);
         $this->highF = $markedF * (1 + $plusPct / 100);
-        $this->tanDeltaMax = $tanDeltaMax ?? ($kind === Kind::Aluminium ? self::tanDelta($markedF, $ratedV) : null);
+        $this->tanDeltaMax = $tanDeltaMax ?? ($kind === CapacitorKind::Aluminium ? self::tanDelta($markedF, $ratedV) : null);
         $this->esrMaxOhm = $esrMaxOhm ?? ($this->tanDeltaMax === null || !$kind->losesMatter() ? null : self::esr($this->tanDeltaMax, $markedF, self::FREQUENCY));
-        $this->leakageMaxA = $leakageMaxA ?? ($kind === Kind::Aluminium && $ratedV <= self::REFORMED_ABOVE_V ? max(0.01 * $markedF * $ratedV, self::LEAKAGE_LEAST_A) : null);
+        $this->leakageMaxA = $leakageMaxA ?? ($kind === CapacitorKind::Aluminium && $ratedV <= self::REFORMED_ABOVE_V ? max(0.01 * $markedF * $ratedV, self::LEAKAGE_LEAST_A) : null);
+    }
+
+    /** What is null is as usual for the kind, or follows from it. */
+    public static function of(
+        CapacitorKind $kind,
+        float $markedF,
+        float $ratedV,
+        ?float $minusPct = null,
+        ?float $plusPct = null,
+        ?float $esrMaxOhm = null,
+        ?float $tanDeltaMax = null,
+        ?float $leakageMaxA = null,
+        bool $metallisedPaper = false,
+    ): self {
+        return new self(
+            kind: $kind,
+            markedF: $markedF,
+            ratedV: $ratedV,
+            minusPct: $minusPct ?? $kind->usualTolerancePct(),
+            plusPct: $plusPct ?? $kind->usualTolerancePct(),
+            esrMaxOhm: $esrMaxOhm,
+            tanDeltaMax: $tanDeltaMax,
+            leakageMaxA: $leakageMaxA,
+            metallisedPaper: $metallisedPaper,
+        );
     }
 
     public static function read(Node $node): self
     {
-        $kind = $node->at('kind')->enum(Kind::class);
-        $minus = $node->optional('tolerance_minus_pct')?->between(0, 100);
-
-        return new self(
-            $kind, $node->at('marked_f')->positive(), $node->at('rated_v')->positive(),
-            $minus ?? $kind->usualTolerancePct(), $node->optional('tolerance_plus_pct')?->notNegative() ?? $kind->usualTolerancePct(),
-            $node->optional('esr_max_ohm')?->positive(), $node->optional('tan_delta_max')?->positive(), $node->optional('leakage_max_a')?->positive(),
-            $node->optional('metallised_paper')?->bool() ?? false,
+        return self::of(
+            kind: $node->at('kind')->enum(CapacitorKind::class),
+            markedF: $node->at('marked_f')->positive(),
+            ratedV: $node->at('rated_v')->positive(),
+            minusPct: $node->optional('tolerance_minus_pct')?->between(0, 100),
+            plusPct: $node->optional('tolerance_plus_pct')?->notNegative(),
+            esrMaxOhm: $node->optional('esr_max_ohm')?->positive(),
+            tanDeltaMax: $node->optional('tan_delta_max')?->positive(),
+            leakageMaxA: $node->optional('leakage_max_a')?->positive(),
+            metallisedPaper: $node->optional('metallised_paper')?->bool() ?? false,
         );
     }
 

@@ -20,7 +20,7 @@ final readonly class Sample
     public const HISTORY_FROM = 30;
 
     /** @param list<string> $reasons */
-    private function __construct(public float $expectedBad, public float $probabilityAnyBad, public string $advice, public array $reasons)
+    private function __construct(public float $expectedBad, public float $probabilityAnyBad, public RecapAdvice $advice, public array $reasons)
     {
     }
 
@@ -36,10 +36,10 @@ final readonly class Sample
         $all = $bad > 0 && (Compare::above($any, 0.5) || Compare::above($expected, 1));
 
         if ($untested === 0) {
-            return new self($expected, $any, 'test_rest', ["{$bad} of {$tested} tested are bad, and all are tested: replace what is bad"]);
+            return new self($expected, $any, RecapAdvice::TestRest, ["{$bad} of {$tested} tested are bad, and all are tested: replace what is bad"]);
         }
 
-        return new self($expected, $any, $all ? 'replace_all' : 'test_rest', [
+        return new self($expected, $any, $all ? RecapAdvice::ReplaceAll : RecapAdvice::TestRest, [
             "{$bad} of {$tested} tested are bad; {$untested} are not tested",
             'expected bad among them '.Notation::plain($expected, 3).', chance that at least one is '.Notation::plain($any * 100, 3).' %',
             $all ? 'replace all of the kind: testing the rest costs more than it saves' : ($bad === 0 ? 'none was bad: test the rest' : 'test the rest, replace what is bad'),

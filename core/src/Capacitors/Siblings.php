@@ -23,9 +23,9 @@ final readonly class Siblings
         $found = [];
         foreach ($all as $other) {
             $shared = array_values(array_filter([
-                $it->rail !== null && $other->rail === $it->rail ? "rail {$it->rail}" : null,
-                self::near($it, $other, 'diameter_mm') && (self::near($it, $other, 'height_mm') || $it->number('height_mm') === null || $other->number('height_mm') === null) ? 'size' : null,
-                $it->text('row') !== null && $other->text('row') === $it->text('row') ? 'row' : null,
+                $it->given->rail !== null && $other->given->rail === $it->given->rail ? "rail {$it->given->rail}" : null,
+                self::sameSize($it->given, $other->given) ? 'size' : null,
+                $it->given->row !== null && $other->given->row === $it->given->row ? 'row' : null,
             ]));
             if ($other->key !== $it->key && $other->part !== null && $shared !== []) {
                 $found[] = ['other' => $other, 'shared' => $shared];
@@ -42,11 +42,16 @@ final readonly class Siblings
         );
     }
 
-    private static function near(BoardCapacitor $one, BoardCapacitor $other, string $field): bool
+    /** Heights are compared where both are known. */
+    private static function sameSize(CapacitorFound $one, CapacitorFound $other): bool
     {
-        [$a, $b] = [$one->number($field), $other->number($field)];
+        return self::near($one->diameterMm, $other->diameterMm)
+            && (self::near($one->heightMm, $other->heightMm) || $one->heightMm === null || $other->heightMm === null);
+    }
 
-        return $a !== null && $b !== null && abs($a - $b) <= self::SAME_SIZE_MM;
+    private static function near(?float $one, ?float $other): bool
+    {
+        return $one !== null && $other !== null && abs($one - $other) <= self::SAME_SIZE_MM;
     }
 
     /** A value that reads a thousand times off is a slip of the unit: the question to ask, or null. */

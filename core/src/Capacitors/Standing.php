@@ -12,7 +12,7 @@ namespace Ash\Capacitors;
  */
 final class Standing
 {
-    public string $verdict = 'keep';
+    public PartVerdict $verdict = PartVerdict::Keep;
     public bool $proven;
 
     /** @var list<string> */
@@ -52,12 +52,12 @@ final class Standing
         }
         foreach ($inCircuit as $quantity => $measured) {
             $judged = Judged::of($part, $measured, true, [], null);
-            if (!isset($lifted[$quantity]) || $judged->verdict === 'replace') {
+            if (!isset($lifted[$quantity]) || $judged->verdict === PartVerdict::Replace) {
                 $it->add($judged, $wasLifted ? 'in circuit: ' : '');
                 $it->counts[$quantity] = $measured;
             }
         }
-        $it->proven = $it->verdict === 'replace' || Judged::whole($part, $lifted);
+        $it->proven = $it->verdict === PartVerdict::Replace || Judged::whole($part, $lifted);
         $it->proven ?: $it->reasons[] = Judged::unproven(!$wasLifted);
 
         return $it;
@@ -65,7 +65,7 @@ final class Standing
 
     private function add(Judged $judged, string $where): void
     {
-        $this->verdict = Judged::worse($this->verdict, $judged->verdict);
+        $this->verdict = PartVerdict::worse($this->verdict, $judged->verdict);
         array_push($this->reasons, ...array_map(static fn (string $it): string => "{$where}{$it}", $judged->findings()));
     }
 }

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Ash\Capacitors;
 
 use Ash\Document\Node;
+use Ash\Facts\CapacitorKind;
 
 /** A capacitor that the shelf has. mm, C, h, ohm; null where it is not known. */
 final readonly class Stock
 {
     public function __construct(
         public string $sku,
-        public Kind $kind,
+        public CapacitorKind $kind,
         public float $markedF,
         public float $ratedV,
         public int $quantity,
@@ -32,7 +33,7 @@ final readonly class Stock
         $node->optional('tolerance_plus_pct')?->notNegative();
 
         return new self(
-            $node->at('sku')->name(), $node->at('kind')->enum(Kind::class), $node->at('marked_f')->positive(), $node->at('rated_v')->positive(), $node->at('quantity')->integer(0),
+            $node->at('sku')->name(), $node->at('kind')->enum(CapacitorKind::class), $node->at('marked_f')->positive(), $node->at('rated_v')->positive(), $node->at('quantity')->integer(0),
             $node->optional('esr_ohm')?->notNegative(), $node->optional('hours')?->positive(), $node->optional('temperature_c')?->number(),
             $node->optional('diameter_mm')?->positive(), $node->optional('height_mm')?->positive(), $node->optional('pitch_mm')?->positive(), $node->optional('safety_class')?->enum(SafetyClass::class),
         );

@@ -9,11 +9,9 @@ use Ash\Document\Node;
 /** The original that a substitute must stand for, and where it sits. mm, C, ohm; null where it is not known. */
 final readonly class Wanted
 {
-    private const POSITIONS = ['filter', 'coupling', 'timing', 'mains'];
-
-    private function __construct(
+    public function __construct(
         public Part $part,
-        public string $position,
+        public Position $position,
         public ?SafetyClass $safetyClass,
         public ?float $esrOhm,
         public ?float $diameterMm,
@@ -29,14 +27,19 @@ final readonly class Wanted
     public static function read(Node $part, ?Node $railV, ?Node $clearance): self
     {
         $part->only(...Part::FIELDS, ...['position', 'safety_class', 'esr_ohm', 'diameter_mm', 'height_mm', 'pitch_mm', 'temperature_c']);
-        $position = $part->at('position');
-        in_array($position->string(), self::POSITIONS, true) || $position->refuse('must be one of '.implode(', ', self::POSITIONS));
         $rail = $railV?->number();
 
         return new self(
-            Part::read($part), $position->string(), $part->optional('safety_class')?->enum(SafetyClass::class), $part->optional('esr_ohm')?->notNegative(),
-            $part->optional('diameter_mm')?->positive(), $part->optional('height_mm')?->positive(), $part->optional('pitch_mm')?->positive(), $part->optional('temperature_c')?->number(),
-            $rail === null ? null : abs($rail), $clearance?->positive(),
+            part: Part::read($part),
+            position: $part->at('position')->enum(Position::class),
+            safetyClass: $part->optional('safety_class')?->enum(SafetyClass::class),
+            esrOhm: $part->optional('esr_ohm')?->notNegative(),
+            diameterMm: $part->optional('diameter_mm')?->positive(),
+            heightMm: $part->optional('height_mm')?->positive(),
+            pitchMm: $part->optional('pitch_mm')?->positive(),
+            temperatureC: $part->optional('temperature_c')?->number(),
+            railV: $rail === null ? null : abs($rail),
+            clearanceMm: $clearance?->positive(),
         );
     }
 

@@ -4,26 +4,21 @@ declare(strict_types=1);
 
 namespace Ash\Cli;
 
-use Ash\Batteries\BatteriesRoom;
-use Ash\Capacitors\CapacitorsRoom;
-use Ash\Corrosion\CorrosionRoom;
 use Ash\Document\InvalidDocument;
-use Ash\Memory\MemoryRoom;
-use Ash\Rails\RailsRoom;
 
 /** The headless door: `bin/ash ROOM VERB [FILE]`. Exit status 0, or 2 with one JSON object on standard error. */
 final readonly class Door
 {
-    /** @return array<string, Room> */
-    private static function rooms(): array
+    /** @var array<string, Verbs> by name */
+    private array $rooms;
+
+    public function __construct(Verbs ...$rooms)
     {
-        return [
-            'rails' => new RailsRoom(),
-            'batteries' => new BatteriesRoom(),
-            'corrosion' => new CorrosionRoom(),
-            'memory' => new MemoryRoom(),
-            'capacitors' => new CapacitorsRoom(),
-        ];
+        $byName = [];
+        foreach ($rooms as $room) {
+            $room->verbs() === [] || $byName[$room->name()] = $room;
+        }
+        $this->rooms = $byName;
     }
 
     /**
@@ -33,13 +28,13 @@ final readonly class Door
      *
      * @return array{int, string, string} exit status, standard output, standard error
      */
-    public static function open(array $words, \Closure $read, ?\Closure $lines = null): array
+    public function open(array $words, \Closure $read, ?\Closure $lines = null): array
     {
         if ($words === [] || $words === ['--help']) {
-            return [0, self::overview(), ''];
+            return [0, $this->overview(), ''];
         }
         try {
-            return [0, self::answer($words, $read, $lines), ''];
+            return [0, $this->answer($words, $read, $lines), ''];
         } catch (InvalidDocument $fault) {
             $error = ['error' => ['pointer' => $fault->pointer, 'detail' => $fault->detail]];
 
@@ -52,9 +47,9 @@ final readonly class Door
      * @param \Closure(string): ?string                  $read
      * @param (\Closure(string): ?iterable<string>)|null $lines
      */
-    private static function answer(array $words, \Closure $read, ?\Closure $lines): string
+    private function answer(array $words, \Closure $read, ?\Closure $lines): string
     {
-        $room = self::rooms()[$words[0]] ?? throw InvalidDocument::at('', "there is no room \"{$words[0]}\"; bin/ash lists them");
+        $room = $this->rooms[$words[0]] ?? throw InvalidDocument::at('', "there is no room \"{$words[0]}\"; bin/ash lists them");
         $name = $words[1] ?? throw InvalidDocument::at('', "say which verb of {$words[0]}: ".implode(', ', array_keys($room->verbs())));
         $verb = $room->verbs()[$name] ?? throw InvalidDocument::at('', "{$words[0]} has no verb \"{$name}\": ".implode(', ', array_keys($room->verbs())));
         if (($words[2] ?? '') === '--help') {
@@ -93,10 +88,10 @@ final readonly class Door
         return [$rest, $options];
     }
 
-    private static function overview(): string
+    private function overview(): string
     {
         $text = "bin/ash ROOM VERB [FILE]   one JSON document in (FILE, or standard input), one out; --help after a verb tells its fields\n\n";
-        foreach (self::rooms() as $room => $it) {
+        foreach ($this->rooms as $room => $it) {
             foreach ($it->verbs() as $name => $verb) {
                 $text .= sprintf("  %-24s %s\n", "{$room} {$name}", $verb->summary);
             }

@@ -10,9 +10,6 @@ use Ash\Document\InvalidDocument;
 /** The work list after a leak, in its order: neutralise, rinse, clean, dry, test, repair. */
 final readonly class CleaningPlan
 {
-    /** What forbids a bath of the whole board (common practice, no source). */
-    public const FORBIDS_WATER = ['relays', 'speakers', 'transformers', 'unsealed_switches', 'labels_to_keep', 'battery_fitted'];
-
     /**
      * @param list<array{step: string, text: string, caution: ?string}> $steps
      */
@@ -21,9 +18,9 @@ final readonly class CleaningPlan
     }
 
     /**
-     * @param list<array{place: string, grade: int, carries: string, distance_mm?: ?float}> $places
-     * @param list<string>                                                                  $onBoard of FORBIDS_WATER, what the board carries
-     * @param list<string>                                                                  $also    further chemicals that the bench means to use
+     * @param list<SurveyPlace> $places
+     * @param list<string>      $onBoard of ForbidsWater, what the board carries
+     * @param list<string>      $also    further chemicals that the bench means to use
      *
      * @throws InvalidDocument when two of the chemicals must never come together
      */
@@ -36,7 +33,7 @@ final readonly class CleaningPlan
             throw InvalidDocument::at('/also', 'never mix '.implode('; ', $clashes));
         }
         $whole = $leak['neutralise'] !== null && $onBoard === [] && self::reaches($places, 2) > 3;
-        $touched = array_values(array_filter(SurveyPlace::ordered($places), static fn (array $it): bool => $it['grade'] > 0));
+        $touched = array_values(array_filter(SurveyPlace::ordered($places), static fn (SurveyPlace $it): bool => $it->grade > 0));
 
         return new self(
             [...self::cleaning($leak, $whole, $dry), ...self::testing($touched), ...self::repairing($touched)],
@@ -46,10 +43,10 @@ final readonly class CleaningPlan
         );
     }
 
-    /** @param list<array{place: string, grade: int, carries: string, distance_mm?: ?float}> $places */
+    /** @param list<SurveyPlace> $places */
     private static function reaches(array $places, int $grade): int
     {
-        return count(array_filter($places, static fn (array $it): bool => $it['grade'] >= $grade));
+        return count(array_filter($places, static fn (SurveyPlace $it): bool => $it->grade >= $grade));
     }
 
     /**
@@ -74,24 +71,24 @@ final readonly class CleaningPlan
     }
 
     /**
-     * @param list<array{place: string, grade: int, carries: string, distance_mm?: ?float}> $touched
+     * @param list<SurveyPlace> $touched
      *
      * @return list<array{step: string, text: string, caution: ?string}>
      */
     private static function testing(array $touched): array
     {
-        return array_map(static fn (array $it): array => ['step' => 'test', 'text' => "Continuity of {$it['place']} (grade {$it['grade']}, carries {$it['carries']}).", 'caution' => null], $touched);
+        return array_map(static fn (SurveyPlace $it): array => ['step' => 'test', 'text' => "Continuity of {$it->place} (grade {$it->grade}, carries {$it->carries->value}).", 'caution' => null], $touched);
     }
 
     /**
-     * @param list<array{place: string, grade: int, carries: string, distance_mm?: ?float}> $touched
+     * @param list<SurveyPlace> $touched
      *
      * @return list<array{step: string, text: string, caution: ?string}>
      */
     private static function repairing(array $touched): array
     {
-        $eaten = array_values(array_filter($touched, static fn (array $it): bool => $it['grade'] >= 3));
+        $eaten = array_values(array_filter($touched, static fn (SurveyPlace $it): bool => $it->grade >= 3));
 
-        return array_map(static fn (array $it): array => ['step' => 'repair', 'text' => $it['grade'] === 4 ? "Rebuild {$it['place']}." : "Replace or retin {$it['place']}; look under the mask around it.", 'caution' => 'Solder: lead and flux fumes. Wash hands.'], $eaten);
+        return array_map(static fn (SurveyPlace $it): array => ['step' => 'repair', 'text' => $it->grade === 4 ? "Rebuild {$it->place}." : "Replace or retin {$it->place}; look under the mask around it.", 'caution' => 'Solder: lead and flux fumes. Wash hands.'], $eaten);
     }
 }

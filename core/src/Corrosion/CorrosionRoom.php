@@ -4,13 +4,27 @@ declare(strict_types=1);
 
 namespace Ash\Corrosion;
 
-use Ash\Cli\Room;
 use Ash\Cli\Verb;
 use Ash\Document\Node;
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\Room;
 
-/** The room's headless door. */
-final readonly class CorrosionRoom implements Room
+/** What leaks and continuity bring to the house. */
+final readonly class CorrosionRoom extends Room
 {
+    public function name(): string
+    {
+        return 'corrosion';
+    }
+
+    public function kinds(): array
+    {
+        return [
+            new EntryKind(SurveyPlace::KIND, 'leak survey', SurveyPlace::class, attack: 'corrosion'),
+            new EntryKind(ContinuityRead::KIND, 'continuity', ContinuityRead::class, attack: 'corrosion'),
+        ];
+    }
+
     public function verbs(): array
     {
         return [
@@ -24,7 +38,7 @@ final readonly class CorrosionRoom implements Room
     {
         $it = Continuity::read($node);
 
-        return ['net_ohm' => $it->netOhm, 'expected_ohm' => $it->expectedOhm, 'verdict' => $it->verdict, 'reasons' => $it->reasons];
+        return ['net_ohm' => $it->netOhm, 'expected_ohm' => $it->expectedOhm, 'verdict' => $it->verdict->value, 'reasons' => $it->reasons];
     }
 
     /** @return array<string, mixed> */

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Ash\Corrosion;
 
+use Ash\Document\Field\Positive;
 use Ash\Document\Node;
+use Ash\Document\Shape;
 
 /** A copper trace by its size. Invariant: every dimension above 0. */
 final readonly class Trace
@@ -15,20 +17,13 @@ final readonly class Trace
     /** Micrometre of copper an ounce: 34.8 is common practice; IPC-4562 says 34.3. */
     public const MICRONS_PER_OZ = 34.8;
 
-    private function __construct(public float $lengthMm, public float $widthMm, public float $copperOz)
+    public function __construct(#[Positive] public float $lengthMm, #[Positive] public float $widthMm, #[Positive] public float $copperOz)
     {
-    }
-
-    public static function of(float $lengthMm, float $widthMm, float $copperOz): self
-    {
-        return new self($lengthMm, $widthMm, $copperOz);
     }
 
     public static function read(Node $node): self
     {
-        $node->only('length_mm', 'width_mm', 'copper_oz');
-
-        return new self($node->at('length_mm')->positive(), $node->at('width_mm')->positive(), $node->at('copper_oz')->positive());
+        return Shape::of(self::class)->read($node);
     }
 
     /** rho*length/(width*thickness) */

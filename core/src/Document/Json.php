@@ -27,6 +27,24 @@ final readonly class Json
         return $value;
     }
 
+    /** The same value always as the same text: members by name, no white space, 1.0 as 1. */
+    public static function canonical(mixed $value): string
+    {
+        return json_encode(self::ordered($value), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+    }
+
+    private static function ordered(mixed $value): mixed
+    {
+        if ($value instanceof \stdClass) {
+            $members = get_object_vars($value);
+            ksort($members, SORT_STRING);
+
+            return (object) array_map(self::ordered(...), $members);
+        }
+
+        return is_array($value) ? array_map(self::ordered(...), $value) : $value;
+    }
+
     /** Walks the tokens of a text that is known to be valid, so that the pattern need not check anything itself. */
     private static function refuseDuplicates(string $text): void
     {

@@ -69,11 +69,11 @@ final readonly class Node
     }
 
     /** A field that was filled in: a form sends the others empty, or null. */
-    public function filled(string $field): ?self
+    public function filled(string $field, bool $emptyIsNothing = true): ?self
     {
         $node = $this->optional($field);
 
-        return $node === null || $node->value === null || $node->value === '' ? null : $node;
+        return $node === null || $node->value === null || ($emptyIsNothing && $node->value === '') ? null : $node;
     }
 
     /** Two fields of which at most one may be given: the pointer names the second. */

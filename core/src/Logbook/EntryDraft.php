@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace Ash\Logbook;
 
 use Ash\Document\InvalidDocument;
+use Ash\Document\Json;
 use Ash\Document\Node;
+use Ash\Document\Ulid;
 
 /** An entry as it is handed in, before the record takes it. */
 final readonly class EntryDraft
 {
-    /** @param array<string, mixed> $data */
+    private const SHARED = ['id', 'at', 'minutes', 'stage', 'board', 'corrects'];
+
+    /** @param string $received what was handed in, as canonical JSON: the same entry sent again is told by it */
     private function __construct(
         public string $id,
         public EntryKind $kind,
@@ -19,64 +23,60 @@ final readonly class EntryDraft
         public ?Stage $stage,
         public ?string $board,
         public string $text,
-        public array $data,
+        public EntryData $data,
         public ?string $corrects,
-        /** For "undone" and "arrived" said in a quick line: the words by which the open item is to be found. */
-        public ?string $match = null,
+        public string $received,
     ) {
     }
 
-    private const SHARED = ['id', 'at', 'minutes', 'stage', 'board', 'corrects'];
-
     /** Either structured ({kind, text, data}) or one quick line ({line}). */
-    public static function read(Node $node): self
+    public static function read(Node $node, Kinds $kinds, Lines $lines): self
     {
-        $node->only(...self::SHARED, ...['kind', 'text', 'data', 'line'])->exclusive('line', 'kind')->exclusive('line', 'data')->exclusive('line', 'text');
+        $node->only(...self::SHARED, ...['kind', 'text', 'data', 'line'])
+            ->exclusive('line', 'kind')->exclusive('line', 'data')->exclusive('line', 'text');
 
-        return $node->has('line') ? self::fromLine($node) : self::structured($node);
+        return $node->has('line') ? self::fromLine($node, $kinds, $lines) : self::structured($node, $kinds);
     }
 
-    private static function structured(Node $node): self
+    private static function structured(Node $node, Kinds $kinds): self
     {
-        $kind = $node->at('kind')->enum(EntryKind::class);
-        if ($kind === EntryKind::Withdrawn && !$node->has('corrects')) {
-            $node->at('corrects');
-        }
-        $text = $kind->speaksForItself() && !$node->has('text') ? '' : $node->at('text')->text();
+        $kind = $kinds->named($node->at('kind'));
+        $kind->name !== LogbookRoom::WITHDRAWN || $node->at('corrects');
+        $text = $kind->spoken !== Spoken::Needed && !$node->has('text') ? '' : $node->at('text')->text();
+        $data = $node->optional('data') ?? Node::of(new \stdClass(), $node->pointer.'/data');
 
-        return self::make($node, $kind, $text, EntryData::read($kind, $node->optional('data') ?? Node::of(new \stdClass(), $node->pointer.'/data')), 0);
+        return self::make($node, $kind, $text, $kinds->read($kind, $data), 0);
     }
 
-    private static function fromLine(Node $node): self
+    private static function fromLine(Node $node, Kinds $kinds, Lines $lines): self
     {
+        $at = $node->at('line');
         try {
-            $line = QuickLine::parse($node->at('line')->text(2000));
+            $line = $lines->read($at->text(2000));
+            $kind = $kinds->all[$line->kind];
+
+            return self::make($node, $kind, $line->text, $line->read($kinds), $line->minutes);
         } catch (UnclearLine $problem) {
-            $node->at('line')->refuse($problem->getMessage());
-        }
-        try {
-            $data = $line->match === null ? EntryData::read($line->kind, Node::parse(json_encode((object) $line->data, JSON_THROW_ON_ERROR))) : [];
+            $at->refuse($problem->getMessage());
         } catch (InvalidDocument $problem) {
-            $node->at('line')->refuse($problem->detail);
+            // What the line says was understood and is wrong; there is no field of the body to point to but the line.
+            throw str_starts_with($problem->pointer, LineSaid::POINTER) ? InvalidDocument::at($at->pointer, $problem->detail) : $problem;
         }
-
-        return self::make($node, $line->kind, $line->text, $data, $line->minutes, $line->match);
     }
 
-    /** @param array<string, mixed> $data */
-    private static function make(Node $node, EntryKind $kind, string $text, array $data, int $minutes, ?string $match = null): self
+    private static function make(Node $node, EntryKind $kind, string $text, EntryData $data, int $minutes): self
     {
         return new self(
-            Ulid::read($node->at('id')),
-            $kind,
-            $node->at('at')->instant(),
-            $node->optional('minutes')?->integer(0, 6000) ?? $minutes,
-            $node->optional('stage')?->enum(Stage::class),
-            $node->has('board') && !$node->at('board')->isNull() ? Ulid::read($node->at('board')) : null,
-            $text,
-            $data,
-            $node->has('corrects') ? Ulid::read($node->at('corrects')) : null,
-            $match,
+            id: Ulid::read($node->at('id')),
+            kind: $kind,
+            at: $node->at('at')->instant(),
+            minutes: $node->optional('minutes')?->integer(0, 6000) ?? $minutes,
+            stage: $node->optional('stage')?->enum(Stage::class),
+            board: $node->has('board') && !$node->at('board')->isNull() ? Ulid::read($node->at('board')) : null,
+            text: $text,
+            data: $data,
+            corrects: $node->has('corrects') ? Ulid::read($node->at('corrects')) : null,
+            received: Json::canonical($node->object()),
         );
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Ash\Logbook;
 
-use Ash\Rails\PowerOn;
+use Ash\Facts\PowerOn;
 
 /** A gate as the job stands now. A recorded leap covers the level it was taken at, and nothing worse. */
 final readonly class GateState
@@ -15,14 +15,14 @@ final readonly class GateState
     }
 
     /**
-     * @param list<string>                               $why
-     * @param array{level: PowerOn, reason: string}|null $leap the latest recorded decision to go on anyway
+     * @param list<string> $why
+     * @param ?Leap        $leap the latest recorded decision to go on anyway
      */
-    public static function of(Gate $gate, PowerOn $level, array $why, ?array $leap): self
+    public static function of(Gate $gate, PowerOn $level, array $why, ?Leap $leap): self
     {
-        $covers = $leap !== null && ($leap['level'] === PowerOn::Stop || $level === PowerOn::Hold);
+        $covers = $leap !== null && ($leap->level === PowerOn::Stop || $level === PowerOn::Hold);
 
-        return new self($gate, $level, $level === PowerOn::Ok ? [] : $why, $level !== PowerOn::Ok && $covers ? $leap['reason'] : null);
+        return new self($gate, $level, $level === PowerOn::Ok ? [] : $why, $level !== PowerOn::Ok && $covers ? $leap->reason : null);
     }
 
     public function closed(): bool

@@ -4,37 +4,28 @@ declare(strict_types=1);
 
 namespace Ash\Memory;
 
-use Ash\Document\Node;
+use Ash\Document\Field\NotNegative;
+use Ash\Document\Field\Text;
 use Ash\Quantity\Notation;
 
 /** Under what a memory test ran. Errors that come only warm, only cold or only after a pause point to refresh or to a weak cell. */
 final readonly class Condition
 {
-    private function __construct(public ?string $warmth, public ?float $minutesOn, public ?float $pauseMin, public ?string $knownGood)
-    {
-    }
-
-    public static function read(?Node $node): self
-    {
-        if ($node === null) {
-            return new self(null, null, null, null);
-        }
-        $warmth = $node->only('warmth', 'minutes_on', 'pause_min', 'known_good')->optional('warmth')?->string();
-        $warmth === null || in_array($warmth, ['cold', 'warm'], true) || $node->at('warmth')->refuse('must be cold or warm');
-
-        return new self($warmth, $node->optional('minutes_on')?->notNegative(), $node->optional('pause_min')?->notNegative(), $node->optional('known_good')?->text(120));
-    }
-
-    /** @return array<string, mixed> */
-    public function document(): array
-    {
-        return array_filter(['warmth' => $this->warmth, 'minutes_on' => $this->minutesOn, 'pause_min' => $this->pauseMin, 'known_good' => $this->knownGood], static fn (mixed $it): bool => $it !== null);
+    public function __construct(
+        public ?Warmth $warmth = null,
+        #[NotNegative]
+        public ?float $minutesOn = null,
+        #[NotNegative]
+        public ?float $pauseMin = null,
+        #[Text(120)]
+        public ?string $knownGood = null,
+    ) {
     }
 
     public function words(): string
     {
         return implode(', ', array_filter([
-            $this->warmth,
+            $this->warmth?->value,
             $this->minutesOn === null ? null : Notation::plain($this->minutesOn).' min after power-on',
             $this->pauseMin === null ? null : 'after a pause of '.Notation::plain($this->pauseMin).' min',
             $this->knownGood === null ? null : "with {$this->knownGood}",
@@ -49,7 +40,7 @@ final readonly class Condition
     public function against(self $other): ?array
     {
         return match (true) {
-            $this->warmth !== $other->warmth && $this->warmth !== null && $other->warmth !== null => [$this->warmth, $other->warmth],
+            $this->warmth !== $other->warmth && $this->warmth !== null && $other->warmth !== null => [$this->warmth->value, $other->warmth->value],
             ($this->pauseMin === null) !== ($other->pauseMin === null) => [$this->pauseMin === null ? 'without a pause' : 'after a pause', $other->pauseMin === null ? 'without a pause' : 'after a pause'],
             $this->knownGood !== $other->knownGood => [$this->knownGood === null ? 'as it was' : "with {$this->knownGood}", $other->knownGood === null ? 'as it was' : "with {$other->knownGood}"],
             default => null,

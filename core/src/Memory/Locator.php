@@ -157,9 +157,9 @@ final class Locator
         $first = $suspect->pairs[0];
 
         return match ($suspect->kind) {
-            'chip' => $this->within[$first] ?? 0,
-            'chip_part', 'data_line' => array_sum(array_intersect_key($this->alone, array_flip($suspect->pairs))),
-            'bank' => $this->inBank[intdiv($first, self::WIDTH)] ?? 0,
+            SuspectKind::Chip => $this->within[$first] ?? 0,
+            SuspectKind::ChipPart, SuspectKind::DataLine => array_sum(array_intersect_key($this->alone, array_flip($suspect->pairs))),
+            SuspectKind::Bank => $this->inBank[intdiv($first, self::WIDTH)] ?? 0,
             default => array_sum($this->inBank),
         };
     }
@@ -258,9 +258,9 @@ final class Locator
             $whole = [];
             foreach ($bank->chips as $chip) {
                 $pairs = array_map(static fn (int $bit): int => $b * self::WIDTH + $bit, $chip->bits);
-                $chips[] = $it = new Suspect('chip', 10, $pairs, $chip->ref, [$chip->ref], $bank->name, $chip->bits);
+                $chips[] = $it = new Suspect(SuspectKind::Chip, 10, $pairs, $chip->ref, [$chip->ref], $bank->name, $chip->bits);
                 foreach (count($pairs) > 1 ? $chip->bits : [] as $i => $bit) {
-                    $parts[] = new Suspect('chip_part', 3, [$pairs[$i]], $chip->ref, [$chip->ref], $bank->name, [$bit]);
+                    $parts[] = new Suspect(SuspectKind::ChipPart, 3, [$pairs[$i]], $chip->ref, [$chip->ref], $bank->name, [$bit]);
                 }
                 foreach ($chip->bits as $i => $bit) {
                     $lines[$bit][] = $pairs[$i];
@@ -270,7 +270,7 @@ final class Locator
                     $several[] = $it;
                 }
             }
-            $banks[] = new Suspect('bank', 3, $whole, null, [], $bank->name);
+            $banks[] = new Suspect(SuspectKind::Bank, 3, $whole, null, [], $bank->name);
             $all = [...$all, ...$whole];
         }
         ksort($lines);
@@ -278,11 +278,11 @@ final class Locator
 
         return [
             ...$chips, ...$parts,
-            ...array_map(static fn (int $bit, array $pairs): Suspect => new Suspect('data_line', 2, $pairs, null, [], null, [$bit]), array_keys($lines), $lines),
+            ...array_map(static fn (int $bit, array $pairs): Suspect => new Suspect(SuspectKind::DataLine, 2, $pairs, null, [], null, [$bit]), array_keys($lines), $lines),
             ...$banks,
-            new Suspect('everything', 2, $all),
-            ...array_map(fn (AddressLine $line): Suspect => new Suspect('address_line', 2, array_keys($this->seen), null, [], null, [], $line->bits, $line->isCertain()), array_values(array_filter([...$this->lines, ...$this->pins], static fn (AddressLine $line): bool => $line->matches()))),
-            ...($n >= 2 && $n <= 8 ? [new Suspect('several_chips', 10 * 0.01 ** ($n - 1), array_merge(...array_map(static fn (Suspect $it): array => $it->pairs, $several)), null, array_merge(...array_map(static fn (Suspect $it): array => $it->refs, $several)))] : []),
+            new Suspect(SuspectKind::Everything, 2, $all),
+            ...array_map(fn (AddressLine $line): Suspect => new Suspect(SuspectKind::AddressLine, 2, array_keys($this->seen), null, [], null, [], $line->bits, $line->isCertain()), array_values(array_filter([...$this->lines, ...$this->pins], static fn (AddressLine $line): bool => $line->matches()))),
+            ...($n >= 2 && $n <= 8 ? [new Suspect(SuspectKind::SeveralChips, 10 * 0.01 ** ($n - 1), array_merge(...array_map(static fn (Suspect $it): array => $it->pairs, $several)), null, array_merge(...array_map(static fn (Suspect $it): array => $it->refs, $several)))] : []),
         ];
     }
 

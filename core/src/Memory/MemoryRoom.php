@@ -4,15 +4,63 @@ declare(strict_types=1);
 
 namespace Ash\Memory;
 
-use Ash\Cli\Room;
 use Ash\Cli\Verb;
 use Ash\Document\Node;
+use Ash\Document\Shape;
+use Ash\Facts\BiasedChips;
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\Findings;
+use Ash\Logbook\Profile;
+use Ash\Logbook\Room;
+use Ash\Logbook\Section;
+use Ash\Logbook\Situation;
+use Ash\Logbook\Step;
+use Ash\Logbook\Suspect as JobSuspect;
+use Ash\Logbook\Weight;
 
-/** The room's headless door. */
-final readonly class MemoryRoom implements Room
+/** What memory brings to the house. */
+final readonly class MemoryRoom extends Room
 {
     /** Cells of the largest memory that the simulator takes: 2^40. */
     private const MOST_WORDS = 1_099_511_627_776;
+
+    public function name(): string
+    {
+        return 'memory';
+    }
+
+    public function kinds(): array
+    {
+        return [
+            new EntryKind(MemoryRun::KIND, 'memory test', MemoryRun::class, weight: Weight::Evidence, attack: 'memory'),
+            new EntryKind(ChipsExchanged::KIND, 'chips exchanged', ChipsExchanged::class, attack: 'memory'),
+            new EntryKind(SoakKept::KIND, 'soak', SoakKept::class, weight: Weight::Evidence, attack: 'memory'),
+            new EntryKind(DateCodesRead::KIND, 'date codes', DateCodesRead::class, attack: 'memory'),
+        ];
+    }
+
+    public function section(): Section
+    {
+        return new MemoriesSection();
+    }
+
+    public function facts(Profile $profile): array
+    {
+        $chips = $profile->section(DescribedMemories::class)?->biasedChips() ?? [];
+
+        return $chips === [] ? [] : [new BiasedChips($chips)];
+    }
+
+    public function findings(Situation $at): Findings
+    {
+        $it = $at->facts->last(MemoryStanding::class);
+
+        return $it === null ? new Findings() : new Findings(
+            known: $it->soak === null ? [] : [$it->soak],
+            suspects: $it->suspect === null ? [] : [new JobSuspect($it->suspect, (string) $it->why, $it->probability)],
+            steps: $it->next === null ? [] : [new Step($it->next, (string) $it->why, 'memory')],
+        );
+    }
 
     public function verbs(): array
     {
@@ -48,7 +96,7 @@ final readonly class MemoryRoom implements Room
             $reader->document($node->at('errors'));
         }
 
-        return Located::of($map, $locator, $pattern);
+        return Shape::of(Located::class)->whole(Located::of($map, $locator, $pattern));
     }
 
     /** @return list<bool> by bank */

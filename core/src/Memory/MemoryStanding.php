@@ -4,39 +4,50 @@ declare(strict_types=1);
 
 namespace Ash\Memory;
 
+use Ash\Facts\Fact;
+
 /** Where a job stands with its memory: what the last test suspects, and what to do before another is believed. */
-final readonly class MemoryStanding
+final readonly class MemoryStanding implements Fact
 {
-    private function __construct(public ?string $suspect, public ?string $why, public ?string $next)
-    {
+    private function __construct(
+        public ?string $suspect = null,
+        public ?string $why = null,
+        public ?string $next = null,
+        public ?string $soak = null,
+        public ?float $probability = null,
+    ) {
     }
 
     /**
-     * @param array<string, mixed>|null $run  the last test run as the record keeps it
-     * @param string|null               $done what was done to the memory since: "swap" or "part"
+     * @param ?MemoryRun  $run  the last memory test that is kept
+     * @param ?Since      $done what was done to the memory since
+     * @param string|null $soak the soak since, in words
      */
-    public static function of(?array $run, ?string $done): self
+    public static function of(?MemoryRun $run, ?Since $done = null, ?string $soak = null): self
     {
         if ($run === null) {
-            return new self(null, null, null);
+            return new self(soak: $soak);
         }
-        $name = is_string($run['name'] ?? null) ? $run['name'] : 'memory';
-        $swap = is_array($run['swap'] ?? null) && is_string($run['swap']['text'] ?? null) ? $run['swap'] : null;
-        $top = is_array($run['suspects'] ?? null) && is_array($run['suspects'][0] ?? null) ? $run['suspects'][0] : null;
-        $word = static fn (string $key): string => is_string($top[$key] ?? null) ? $top[$key] : '';
         if ($done !== null) {
-            return new self(null, $done === 'swap' ? 'two chips were exchanged: the prediction is confirmed or refuted by the same test' : 'something was changed since the test: the same test that failed must pass', "Repeat the memory test of {$name}.");
+            return new self(why: $done->why(), next: "Repeat the memory test of {$run->name}.", soak: $soak);
         }
-        if (($run['errors'] ?? 0) === 0 || $top === null) {
-            return new self(null, null, null);
+        $top = $run->top();
+        if ($run->errors === 0 || $top === null) {
+            return new self(soak: $soak);
         }
-        $text = "{$name}: {$word('called')}";
-        $why = is_array($run['reasons'] ?? null) ? implode('; ', array_filter($run['reasons'], is_string(...))) : '';
+        $text = "{$run->name}: {$top->called}";
+        $why = implode('; ', $run->reasons);
 
         return match (true) {
-            $swap === null => new self($text, $why, $word('action')),
-            ($swap['verdict'] ?? '') === 'confirmed' => new self("{$name}: the chip that was moved to {$word('ref')}", $swap['text'], "Replace the chip that sits in {$word('ref')} now, then repeat the memory test of {$name}."),
-            default => new self($text, "{$swap['text']} {$why}", $swap['text']),
+            $run->swap === null => new self($text, $why, $top->action, $soak, $top->probability),
+            $run->swap->verdict === SwapVerdict::Confirmed => new self(
+                "{$run->name}: the chip that was moved to {$top->ref}",
+                $run->swap->text,
+                "Replace the chip that sits in {$top->ref} now, then repeat the memory test of {$run->name}.",
+                $soak,
+                $top->probability,
+            ),
+            default => new self($text, "{$run->swap->text} {$why}", $run->swap->text, $soak, $top->probability),
         };
     }
 }

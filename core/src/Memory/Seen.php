@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Ash\Memory;
 
-use Ash\Document\Node;
-
 /** Errors by bank and bit, as the record keeps them of a run. */
 final readonly class Seen
 {
@@ -14,32 +12,32 @@ final readonly class Seen
     {
     }
 
-    /** @param list<array{bank: string, bit: int|string, errors: int}> $matrix */
+    /** @param list<BitErrors> $matrix */
     public static function of(Map $map, array $matrix): self
     {
         $errors = [];
         foreach ($matrix as $row) {
-            $errors["{$row['bank']}\0{$row['bit']}"] = $row['errors'];
+            $errors["{$row->bank}\0{$row->bit}"] = $row->errors;
         }
 
         return new self($map, $errors);
     }
 
-    /** From what was kept: {"bank": {"bit": errors}} */
-    public static function kept(Map $map, Node $matrix): self
+    /** @param array<array-key, array<array-key, int>> $matrix as a run keeps it, by bank and bit */
+    public static function kept(Map $map, array $matrix): self
     {
         $errors = [];
-        foreach ($matrix->members() as $bank => $bits) {
-            foreach ($bits->members() as $bit => $count) {
-                $errors["{$bank}\0{$bit}"] = $count->integer(0);
+        foreach ($matrix as $bank => $bits) {
+            foreach ($bits as $bit => $count) {
+                $errors["{$bank}\0{$bit}"] = $count;
             }
         }
 
         return new self($map, $errors);
     }
 
-    /** @return array<string, array<string, int>> for keeping */
-    public function document(): array
+    /** @return array<array-key, array<array-key, int>> for keeping, by bank and bit */
+    public function byBank(): array
     {
         $kept = [];
         foreach ($this->errors as $key => $count) {

@@ -14,7 +14,7 @@ final readonly class Suspect
      * @param list<int>    $addressBits
      */
     public function __construct(
-        public string $kind,
+        public SuspectKind $kind,
         public float $prior,
         public array $pairs,
         public ?string $ref = null,
@@ -29,6 +29,17 @@ final readonly class Suspect
 
     public function with(float $probability): self
     {
-        return new self($this->kind, $this->prior, $this->pairs, $this->ref, $this->refs, $this->bank, $this->bits, $this->addressBits, $this->certain, $probability);
+        return new self(
+            kind: $this->kind,
+            prior: $this->prior,
+            pairs: $this->pairs,
+            ref: $this->ref,
+            refs: $this->refs,
+            bank: $this->bank,
+            bits: $this->bits,
+            addressBits: $this->addressBits,
+            certain: $this->certain,
+            probability: $probability,
+        );
     }
 }

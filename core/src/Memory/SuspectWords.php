@@ -18,12 +18,12 @@ final readonly class SuspectWords
         $bits = self::bits($it->bits);
 
         return match ($it->kind) {
-            'chip' => ucfirst($this->chip())." {$it->ref} in bank {$it->bank} ({$bits}): its errors sit {$this->where($it)}.",
-            'chip_part' => "One output of {$this->chip()} {$it->ref} in bank {$it->bank}: {$bits} alone, the others hold. Its errors sit {$this->where($it)}.",
-            'data_line' => "Data line {$bits}: wrong in every bank that has it.",
-            'bank' => "Bank {$it->bank} as a whole.".$this->unfitted($it),
-            'everything' => 'Everything at once: supply, clock, or the test itself.',
-            'address_line' => count($it->addressBits) === 2
+            SuspectKind::Chip => ucfirst($this->chip())." {$it->ref} in bank {$it->bank} ({$bits}): its errors sit {$this->where($it)}.",
+            SuspectKind::ChipPart => "One output of {$this->chip()} {$it->ref} in bank {$it->bank}: {$bits} alone, the others hold. Its errors sit {$this->where($it)}.",
+            SuspectKind::DataLine => "Data line {$bits}: wrong in every bank that has it.",
+            SuspectKind::Bank => "Bank {$it->bank} as a whole.".$this->unfitted($it),
+            SuspectKind::Everything => 'Everything at once: supply, clock, or the test itself.',
+            SuspectKind::AddressLine => count($it->addressBits) === 2
                 ? "Address pin that carries cell bits {$it->addressBits[0]} and {$it->addressBits[1]}: wrong words belong to the cells with the two tied together."
                 : "Address line {$it->addressBits[0]}: wrong words belong to the address with this bit the other way round.",
             default => count($it->refs).' '.$this->chip().'s at once: '.implode(', ', $it->refs).'.',
@@ -33,11 +33,11 @@ final readonly class SuspectWords
     public function action(Suspect $it): string
     {
         return match ($it->kind) {
-            'chip', 'chip_part' => str_contains($this->where($it), 'everywhere') ? "Reseat {$it->ref}; then measure its supply pins; then swap it with a neighbour that tests good and see the error move." : "Swap {$it->ref} with a neighbour that tests good: the error must move with it.",
-            'data_line' => 'Follow the line to its buffer or latch before any chip is pulled.',
-            'bank' => 'Follow the select line, the '.($this->map->technology === 'dram' ? 'RAS and CAS drivers' : 'drivers').', the supply pins of the bank, and look at the size jumpers.',
-            'everything' => 'Measure the rails at the chips and look at the clock; then repeat the test from cold.',
-            'address_line' => $it->certain || $this->pattern === Pattern::Mix ? 'Follow the address line to its buffer'.(count($it->addressBits) === 2 ? ' or multiplexer' : '').' and look at the pin.' : 'Run the mix pattern: with one difference value a chip or a data line could still imitate this.',
+            SuspectKind::Chip, SuspectKind::ChipPart => str_contains($this->where($it), 'everywhere') ? "Reseat {$it->ref}; then measure its supply pins; then swap it with a neighbour that tests good and see the error move." : "Swap {$it->ref} with a neighbour that tests good: the error must move with it.",
+            SuspectKind::DataLine => 'Follow the line to its buffer or latch before any chip is pulled.',
+            SuspectKind::Bank => 'Follow the select line, the '.($this->map->technology === 'dram' ? 'RAS and CAS drivers' : 'drivers').', the supply pins of the bank, and look at the size jumpers.',
+            SuspectKind::Everything => 'Measure the rails at the chips and look at the clock; then repeat the test from cold.',
+            SuspectKind::AddressLine => $it->certain || $this->pattern === Pattern::Mix ? 'Follow the address line to its buffer'.(count($it->addressBits) === 2 ? ' or multiplexer' : '').' and look at the pin.' : 'Run the mix pattern: with one difference value a chip or a data line could still imitate this.',
             default => 'Reseat them all, measure the supply they share, then swap one at a time.',
         };
     }
@@ -117,15 +117,15 @@ final readonly class SuspectWords
     }
 
     /** What a kind of suspect is called in a list. */
-    public static function kind(string $kind, Map $map): string
+    public static function kind(SuspectKind $kind, Map $map): string
     {
         $chip = $map->technology === 'core' ? 'plane' : 'chip';
 
         return match ($kind) {
-            'chip' => $chip,
-            'chip_part' => "one output of a {$chip}",
-            'several_chips' => "several {$chip}s",
-            default => str_replace('_', ' ', $kind),
+            SuspectKind::Chip => $chip,
+            SuspectKind::ChipPart => "one output of a {$chip}",
+            SuspectKind::SeveralChips => "several {$chip}s",
+            default => str_replace('_', ' ', $kind->value),
         };
     }
 
@@ -133,11 +133,11 @@ final readonly class SuspectWords
     public function called(Suspect $it): string
     {
         return match ($it->kind) {
-            'chip', 'chip_part' => "{$this->chip()} {$it->ref}".($it->kind === 'chip_part' ? ', '.self::bits($it->bits) : ''),
-            'data_line' => 'data line '.self::bits($it->bits),
-            'bank' => "bank {$it->bank}",
-            'everything' => 'everything at once',
-            'address_line' => count($it->addressBits) === 2 ? "the address pin of cell bits {$it->addressBits[0]} and {$it->addressBits[1]}" : "address line {$it->addressBits[0]}",
+            SuspectKind::Chip, SuspectKind::ChipPart => "{$this->chip()} {$it->ref}".($it->kind === SuspectKind::ChipPart ? ', '.self::bits($it->bits) : ''),
+            SuspectKind::DataLine => 'data line '.self::bits($it->bits),
+            SuspectKind::Bank => "bank {$it->bank}",
+            SuspectKind::Everything => 'everything at once',
+            SuspectKind::AddressLine => count($it->addressBits) === 2 ? "the address pin of cell bits {$it->addressBits[0]} and {$it->addressBits[1]}" : "address line {$it->addressBits[0]}",
             default => count($it->refs).' '.$this->chip().'s at once',
         };
     }
@@ -146,19 +146,19 @@ final readonly class SuspectWords
     public function settledBy(Suspect $one, Suspect $other): string
     {
         $kinds = [$one->kind, $other->kind];
-        $has = static fn (string ...$of): bool => array_intersect($kinds, $of) !== [];
-        $chip = $has('chip', 'chip_part');
-        $ref = in_array($one->kind, ['chip', 'chip_part'], true) ? $one->ref : $other->ref;
+        $has = static fn (SuspectKind ...$of): bool => array_filter($kinds, static fn (SuspectKind $kind): bool => in_array($kind, $of, true)) !== [];
+        $chip = $has(SuspectKind::Chip, SuspectKind::ChipPart);
+        $ref = in_array($one->kind, [SuspectKind::Chip, SuspectKind::ChipPart], true) ? $one->ref : $other->ref;
 
         return match (true) {
-            $has('address_line') && $this->pattern !== Pattern::Mix => 'run the mix pattern: an address line shows many different wrong bits there, a chip or a data line does not',
-            $has('address_line') => 'test a second bank: an address line is wrong in both',
-            $chip && $has('data_line') => "exchange {$ref} with a neighbour: with the {$this->chip()} the error moves, with the line it stays",
-            $chip && $has('bank', 'everything') => "exchange {$ref} with one of a good bank: with the {$this->chip()} the error moves, with the select or the supply it stays",
-            $kinds === ['chip', 'chip_part'] || $kinds === ['chip_part', 'chip'] => 'run more passes: one output alone keeps to its bit, and the action is the same',
-            $has('several_chips') => 'swap one of them and repeat: what several share does not move with one',
-            $has('bank') && $has('everything') => 'test another bank alone: when it is good the supply and the clock are',
-            $has('bank') && $has('data_line') => 'test another bank: a data line is wrong there too',
+            $has(SuspectKind::AddressLine) && $this->pattern !== Pattern::Mix => 'run the mix pattern: an address line shows many different wrong bits there, a chip or a data line does not',
+            $has(SuspectKind::AddressLine) => 'test a second bank: an address line is wrong in both',
+            $chip && $has(SuspectKind::DataLine) => "exchange {$ref} with a neighbour: with the {$this->chip()} the error moves, with the line it stays",
+            $chip && $has(SuspectKind::Bank, SuspectKind::Everything) => "exchange {$ref} with one of a good bank: with the {$this->chip()} the error moves, with the select or the supply it stays",
+            $has(SuspectKind::Chip) && $has(SuspectKind::ChipPart) => 'run more passes: one output alone keeps to its bit, and the action is the same',
+            $has(SuspectKind::SeveralChips) => 'swap one of them and repeat: what several share does not move with one',
+            $has(SuspectKind::Bank) && $has(SuspectKind::Everything) => 'test another bank alone: when it is good the supply and the clock are',
+            $has(SuspectKind::Bank) && $has(SuspectKind::DataLine) => 'test another bank: a data line is wrong there too',
             default => 'test more banks and more passes, then look again',
         };
     }

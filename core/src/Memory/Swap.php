@@ -64,7 +64,7 @@ final readonly class Swap
         return "If the chip in {$this->from} is bad, its errors move with it to {$this->to}: ".implode(', ', $moves).'. If they stay, it is the socket, the line or the supply.';
     }
 
-    /** @return array{verdict: string, text: string} verdict: confirmed, stayed, both, gone */
+    /** @return array{SwapVerdict, string} with the words for it */
     public function judge(Seen $before, Seen $after): array
     {
         $stay = $moved = 0;
@@ -75,10 +75,10 @@ final readonly class Swap
         $name = "the chip that was in {$this->from}";
 
         return match (true) {
-            $moved > 0 && $stay === 0 => ['verdict' => 'confirmed', 'text' => "Confirmed: the errors moved to {$this->to}. It is {$name}: replace it."],
-            $moved === 0 && $stay > 0 => ['verdict' => 'stayed', 'text' => "Refuted: the errors stayed at {$this->from}. It is not {$name}: look at its socket, its supply pins and its lines."],
-            $moved > 0 => ['verdict' => 'both', 'text' => "Neither alone: errors at {$this->from} and at {$this->to}. Two faults, or a fault that both share: follow what they share."],
-            default => ['verdict' => 'gone', 'text' => "Gone: no error at {$this->from} nor at {$this->to}. Reseating may have cured a contact: soak it before anything is replaced."],
+            $moved > 0 && $stay === 0 => [SwapVerdict::Confirmed, "Confirmed: the errors moved to {$this->to}. It is {$name}: replace it."],
+            $moved === 0 && $stay > 0 => [SwapVerdict::Stayed, "Refuted: the errors stayed at {$this->from}. It is not {$name}: look at its socket, its supply pins and its lines."],
+            $moved > 0 => [SwapVerdict::Both, "Neither alone: errors at {$this->from} and at {$this->to}. Two faults, or a fault that both share: follow what they share."],
+            default => [SwapVerdict::Gone, "Gone: no error at {$this->from} nor at {$this->to}. Reseating may have cured a contact: soak it before anything is replaced."],
         };
     }
 

@@ -15,15 +15,15 @@ use Ash\Quantity\Notation;
 final readonly class Budget
 {
     /**
-     * @param list<array{name: string, amps: float, pct: float, verdict: string}> $rails
-     * @param list<string>                                                        $reasons
+     * @param list<array{name: string, amps: float, pct: float, verdict: BudgetVerdict}> $rails
+     * @param list<string>                                                               $reasons
      */
     private function __construct(
         public array $rails,
         public float $loadW,
         public ?float $ratingW,
         public ?float $loadPct,
-        public ?string $totalVerdict,
+        public ?BudgetVerdict $totalVerdict,
         public array $reasons,
     ) {
     }
@@ -90,7 +90,7 @@ final readonly class Budget
         return $amps;
     }
 
-    /** @return array{array{name: string, amps: float, pct: float, verdict: string}, string} */
+    /** @return array{array{name: string, amps: float, pct: float, verdict: BudgetVerdict}, string} */
     private static function rail(Node $rail, string $name, float $amps): array
     {
         $max = $rail->at('max_a')->positive();
@@ -99,21 +99,21 @@ final readonly class Budget
             $rail->at('min_a')->refuse('must not be above max_a');
         }
         $pct = $amps / $max * 100;
-        $verdict = Compare::below($amps, $min) ? 'under_minimum' : self::verdict($pct);
+        $verdict = Compare::below($amps, $min) ? BudgetVerdict::UnderMinimum : self::verdict($pct);
         $sum = "{$name}: ".Notation::plain($amps).' A of '.Notation::plain($max).' A ('.Notation::plain($pct, 3).' %)';
-        $reason = $verdict === 'under_minimum'
+        $reason = $verdict === BudgetVerdict::UnderMinimum
             ? "{$sum}, below the minimum load of ".Notation::plain($min).' A: it may not regulate'
-            : "{$sum}: {$verdict}";
+            : "{$sum}: {$verdict->value}";
 
         return [['name' => $name, 'amps' => $amps, 'pct' => $pct, 'verdict' => $verdict], $reason];
     }
 
-    private static function verdict(float $pct): string
+    private static function verdict(float $pct): BudgetVerdict
     {
         return match (true) {
-            Compare::above($pct, 100.0) => 'over',
-            Compare::above($pct, 80.0) => 'tight',
-            default => 'ok',
+            Compare::above($pct, 100.0) => BudgetVerdict::Over,
+            Compare::above($pct, 80.0) => BudgetVerdict::Tight,
+            default => BudgetVerdict::Ok,
         };
     }
 
@@ -132,9 +132,9 @@ final readonly class Budget
     }
 
     /**
-     * @param list<array{name: string, amps: float, pct: float, verdict: string}> $rails
-     * @param array{?float, ?string}                                              $rating
-     * @param list<string>                                                        $reasons
+     * @param list<array{name: string, amps: float, pct: float, verdict: BudgetVerdict}> $rails
+     * @param array{?float, ?string}                                                     $rating
+     * @param list<string>                                                               $reasons
      */
     private static function total(array $rails, float $watts, array $rating, array $reasons): self
     {
@@ -144,7 +144,7 @@ final readonly class Budget
         }
         $pct = $watts / $ratingW * 100;
         $verdict = self::verdict($pct);
-        $sum = 'total: '.Notation::plain($watts).' W of '.Notation::plain($ratingW).' W ('.Notation::plain($pct, 3)." %): {$verdict}";
+        $sum = 'total: '.Notation::plain($watts).' W of '.Notation::plain($ratingW).' W ('.Notation::plain($pct, 3)." %): {$verdict->value}";
 
         return new self($rails, $watts, $ratingW, $pct, $verdict, [...$reasons, $sum, ...($why === null ? [] : [$why])]);
     }

@@ -11,14 +11,14 @@ final readonly class Cause
      * @param non-empty-list<string> $rails
      * @param non-empty-list<string> $evidence
      */
-    public function __construct(public string $code, public array $rails, public string $text, public array $evidence)
+    public function __construct(public CauseCode $code, public array $rails, public string $text, public array $evidence)
     {
     }
 
     /**
      * @param array<string, list<string>> $evidenceByRail rails without evidence are left out
      */
-    public static function from(string $code, array $evidenceByRail, string $text): ?self
+    public static function from(CauseCode $code, array $evidenceByRail, string $text): ?self
     {
         $rails = $evidence = [];
         foreach ($evidenceByRail as $rail => $lines) {

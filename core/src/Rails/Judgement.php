@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ash\Rails;
 
+use Ash\Facts\PowerOn;
+
 /** Verdicts, causes and power-on advice for a set of readings. */
 final readonly class Judgement
 {

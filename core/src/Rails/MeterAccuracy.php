@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Ash\Rails;
 
 use Ash\Document\Node;
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
 
 /** Accuracy of a meter as its sheet states it: +-(reading_pct % of reading + counts x resolution). */
 final readonly class MeterAccuracy
@@ -16,6 +18,17 @@ final readonly class MeterAccuracy
     public static function of(float $readingPct, float $counts, float $resolutionV): self
     {
         return new self($readingPct, $counts, $resolutionV);
+    }
+
+    /** Of a meter that nobody named: a hand-held one of 3 1/2 digits, +-(0.5 % of reading + 2 counts of 10 mV), the handbook's example. */
+    public static function handHeld(): self
+    {
+        return new self(0.5, 2.0, 0.01);
+    }
+
+    public function words(): string
+    {
+        return Notation::plain($this->readingPct).' % + '.Notation::plain($this->counts).' counts of '.Notation::print($this->resolutionV, Unit::Volt);
     }
 
     public static function read(Node $node): self

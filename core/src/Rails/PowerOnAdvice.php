@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ash\Rails;
 
+use Ash\Facts\PowerOn;
 use Ash\Quantity\Compare;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;

@@ -4,13 +4,38 @@ declare(strict_types=1);
 
 namespace Ash\Rails;
 
-use Ash\Cli\Room;
 use Ash\Cli\Verb;
 use Ash\Document\Node;
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\Findings;
+use Ash\Logbook\Room;
+use Ash\Logbook\Section;
+use Ash\Logbook\Situation;
+use Ash\Logbook\Weight;
 
-/** The room's headless door: JSON documents in, JSON documents out, as the contract of `bin/ash` writes them. */
-final readonly class RailsRoom implements Room
+/** What supply rails bring to the house. The verbs take and answer JSON documents as the contract of `bin/ash` writes them. */
+final readonly class RailsRoom extends Room
 {
+    public function name(): string
+    {
+        return 'rails';
+    }
+
+    public function kinds(): array
+    {
+        return [new EntryKind(ReadingTaken::KIND, 'reading', ReadingTaken::class, weight: Weight::Evidence, attack: 'rails')];
+    }
+
+    public function section(): Section
+    {
+        return new RailsSection();
+    }
+
+    public function findings(Situation $at): Findings
+    {
+        return RailFindings::of($at);
+    }
+
     public function verbs(): array
     {
         return [
@@ -66,7 +91,7 @@ final readonly class RailsRoom implements Room
     /** @return array<string, mixed> */
     private static function cause(Cause $cause): array
     {
-        return ['code' => $cause->code, 'rails' => $cause->rails, 'text' => $cause->text, 'evidence' => $cause->evidence];
+        return ['code' => $cause->code->value, 'rails' => $cause->rails, 'text' => $cause->text, 'evidence' => $cause->evidence];
     }
 
     /** @return array<string, mixed> */
@@ -98,11 +123,11 @@ final readonly class RailsRoom implements Room
         $budget = Budget::read($node);
 
         return [
-            'rails' => $budget->rails,
+            'rails' => array_map(static fn (array $it): array => [...$it, 'verdict' => $it['verdict']->value], $budget->rails),
             'load_w' => $budget->loadW,
             'rating_w' => $budget->ratingW,
             'load_pct' => $budget->loadPct,
-            'total_verdict' => $budget->totalVerdict,
+            'total_verdict' => $budget->totalVerdict?->value,
             'reasons' => $budget->reasons,
         ];
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Ash\Shelf;
 
-use Ash\Capacitors\Kind;
+use Ash\Facts\CapacitorKind;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 
@@ -14,8 +14,8 @@ final readonly class Shopping
     private const SPARE_SHARE = 0.1;
 
     /**
-     * @param list<array{job: string, key: string, kind: Kind, marked_f: float, rated_v: float}> $wanted
-     * @param list<array{kind: Kind, marked_f: float, rated_v: float, free: int}>                $shelf
+     * @param list<array{job: string, key: string, kind: CapacitorKind, marked_f: float, rated_v: float}> $wanted
+     * @param list<array{kind: CapacitorKind, marked_f: float, rated_v: float, free: int}>                $shelf
      *
      * @return list<array{kind: string, value: string, volts: string, marked_f: float, rated_v: float, wanted: int, spares: int, shelf: int, buy: int, jobs: list<string>}>
      */

@@ -5,15 +5,16 @@ declare(strict_types=1);
 namespace Ash\Tests\Capacitors;
 
 use Ash\Capacitors\BoardCapacitor;
-use Ash\Capacitors\CapacitorNote;
-use Ash\Capacitors\Kind;
+use Ash\Capacitors\CapacitorFound;
+use Ash\Capacitors\DescribedCapacitors;
+use Ash\Capacitors\Position;
+use Ash\Capacitors\Rework;
 use Ash\Capacitors\Siblings;
 use Ash\Document\InvalidDocument;
-use Ash\Document\Node;
-use Ash\Logbook\EntryData;
-use Ash\Logbook\EntryKind;
-use Ash\Logbook\EntryWords;
-use Ash\Logbook\Profile;
+use Ash\Document\Shape;
+use Ash\Facts\CapacitorKind;
+use Ash\Facts\Polarity;
+use Ash\Tests\House;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -23,7 +24,7 @@ final class BoardTest extends TestCase
     /** @param array<string, mixed> $of */
     private static function cap(array $of): BoardCapacitor
     {
-        return BoardCapacitor::read(Node::parse(json_encode($of, JSON_THROW_ON_ERROR)));
+        return BoardCapacitor::of(Shape::of(CapacitorFound::class)->read(House::node($of)));
     }
 
     /** @return list<BoardCapacitor> */
@@ -43,8 +44,8 @@ final class BoardTest extends TestCase
         $unknown = self::cap(['place' => 'beside K2', 'marking' => 'XZ 3', 'kind' => 'tantalum']);
         self::assertSame(['beside K2', null, 'not known, tantalum, marked "XZ 3"'], [$unknown->key, $unknown->part, $unknown->words()]);
         self::assertNull($unknown->wanted(12.0), 'a substitute is never chosen by a guess');
-        self::assertSame('filter', self::cap(['ref' => 'C1', 'kind' => 'aluminium', 'marked_f' => 1e-3, 'rated_v' => 16])->wanted(-12.0)?->position);
-        self::assertSame('mains', self::cap(['ref' => 'C1', 'kind' => 'mains_suppression', 'marked_f' => 1e-7, 'rated_v' => 250])->wanted(null)?->position);
+        self::assertSame(Position::Filter, self::cap(['ref' => 'C1', 'kind' => 'aluminium', 'marked_f' => 1e-3, 'rated_v' => 16])->wanted(-12.0)?->position);
+        self::assertSame(Position::Mains, self::cap(['ref' => 'C1', 'kind' => 'mains_suppression', 'marked_f' => 1e-7, 'rated_v' => 250])->wanted(null)?->position);
         self::assertSame(12.0, self::cap(['ref' => 'C1', 'kind' => 'aluminium', 'marked_f' => 1e-3, 'rated_v' => 16])->wanted(-12.0)->railV ?? null);
     }
 
@@ -105,58 +106,52 @@ final class BoardTest extends TestCase
 
     public function test_stripes_mark_minus_on_aluminium_and_plus_on_tantalum(): void
     {
-        self::assertNull(CapacitorNote::backwards(Kind::Aluminium, 'minus'));
-        self::assertNull(CapacitorNote::backwards(Kind::Tantalum, 'plus'));
-        self::assertStringContainsString('backwards', (string) CapacitorNote::backwards(Kind::Aluminium, 'plus'));
-        self::assertStringContainsString('with fire', (string) CapacitorNote::backwards(Kind::Tantalum, 'minus'));
-        self::assertNull(CapacitorNote::backwards(Kind::Polymer, 'plus'), 'polymer parts are made either way: the sheet decides');
-        self::assertNull(CapacitorNote::backwards(Kind::Film, 'plus'));
-    }
-
-    /** @param array<string, mixed> $data */
-    private static function data(EntryKind $kind, array $data): array
-    {
-        return EntryData::read($kind, Node::parse(json_encode((object) $data, JSON_THROW_ON_ERROR)));
+        self::assertNull(Rework::backwards(CapacitorKind::Aluminium, Polarity::Minus));
+        self::assertNull(Rework::backwards(CapacitorKind::Tantalum, Polarity::Plus));
+        self::assertStringContainsString('backwards', (string) Rework::backwards(CapacitorKind::Aluminium, Polarity::Plus));
+        self::assertStringContainsString('with fire', (string) Rework::backwards(CapacitorKind::Tantalum, Polarity::Minus));
+        self::assertNull(Rework::backwards(CapacitorKind::Polymer, Polarity::Plus), 'polymer parts are made either way: the sheet decides');
+        self::assertNull(Rework::backwards(CapacitorKind::Film, Polarity::Plus));
     }
 
     public function test_readings_are_kept_in_si_units_as_they_were_typed(): void
     {
-        $read = self::data(EntryKind::CapReading, ['cap' => 'C1', 'in_circuit' => true, 'capacitance_f' => '4n7', 'esr_ohm' => '0,5', 'frequency_hz' => '100k', 'leakage_a' => '3u', 'visual' => ['bulged']]);
+        $read = House::kept('cap_reading', ['cap' => 'C1', 'in_circuit' => true, 'capacitance_f' => '4n7', 'esr_ohm' => '0,5', 'frequency_hz' => '100k', 'leakage_a' => '3u', 'visual' => ['bulged']]);
         self::assertSame(['cap' => 'C1', 'in_circuit' => true, 'visual' => ['bulged'], 'capacitance_f' => 4.7e-9, 'esr_ohm' => 0.5, 'frequency_hz' => 100000.0, 'leakage_a' => 3e-6], $read);
-        self::assertSame('C1 in circuit: 4.7 nF, ESR 500 mΩ, leakage 3 µA, bulged (replace)', EntryWords::of(EntryKind::CapReading, '', [...$read, 'verdict' => 'replace', 'proven' => true]));
-        self::assertSame('C1 in circuit: 4.7 nF (keep, unproven)', EntryWords::of(EntryKind::CapReading, '', ['cap' => 'C1', 'in_circuit' => true, 'capacitance_f' => 4.7e-9, 'verdict' => 'keep', 'proven' => false]));
+        self::assertSame('C1 in circuit: 4.7 nF, ESR 500 mΩ, leakage 3 µA, bulged (replace)', House::says('cap_reading', '', [...$read, 'verdict' => 'replace', 'proven' => true]));
+        self::assertSame('C1 in circuit: 4.7 nF (keep, unproven)', House::says('cap_reading', '', ['cap' => 'C1', 'in_circuit' => true, 'capacitance_f' => 4.7e-9, 'verdict' => 'keep', 'proven' => false]));
         foreach (['/cap' => ['in_circuit' => true, 'capacitance_f' => 1], '/in_circuit' => ['cap' => 'C1', 'capacitance_f' => 1], '/visual/1' => ['cap' => 'C1', 'in_circuit' => true, 'visual' => ['burst', 'burst']], '/tan_delta' => ['cap' => 'C1', 'in_circuit' => true, 'tan_delta' => -1], '' => ['cap' => 'C1', 'in_circuit' => true]] as $pointer => $wrong) {
-            $this->refused($pointer, static fn () => self::data(EntryKind::CapReading, $wrong));
+            $this->refused($pointer, static fn () => House::kept('cap_reading', $wrong));
         }
     }
 
     public function test_zero_ohm_wants_the_leads_zeroed_first(): void
     {
-        $this->refused('/esr_ohm', static fn () => self::data(EntryKind::CapReading, ['cap' => 'C1', 'in_circuit' => false, 'esr_ohm' => 0]));
-        self::assertSame(0.0, self::data(EntryKind::CapReading, ['cap' => 'C1', 'in_circuit' => false, 'esr_ohm' => 0, 'lead_ohm' => 0.2])['esr_ohm']);
+        $this->refused('/esr_ohm', static fn () => House::kept('cap_reading', ['cap' => 'C1', 'in_circuit' => false, 'esr_ohm' => 0]));
+        self::assertSame(0.0, House::kept('cap_reading', ['cap' => 'C1', 'in_circuit' => false, 'esr_ohm' => 0, 'lead_ohm' => 0.2])['esr_ohm']);
     }
 
     public function test_rework_and_found_parts_say_themselves(): void
     {
-        self::assertSame('C9: original fitted again, stripe at plus, confirmed against the board\'s mark', EntryWords::of(EntryKind::Rework, '', self::data(EntryKind::Rework, ['cap' => 'C9', 'done' => 'refitted', 'polarity' => 'plus'])));
-        self::assertSame('Capacitor beside K2: not known, on +12, asked of the crew', EntryWords::of(EntryKind::Capacitor, '', self::data(EntryKind::Capacitor, ['place' => 'beside K2', 'rail' => '+12', 'asked' => 'the crew'])));
-        $this->refused('/polarity', static fn () => self::data(EntryKind::Rework, ['cap' => 'C9', 'done' => 'fitted', 'polarity' => 'up']));
-        $this->refused('/done', static fn () => self::data(EntryKind::Rework, ['cap' => 'C9', 'done' => 'painted']));
+        self::assertSame('C9: original fitted again, stripe at plus, confirmed against the board\'s mark', House::says('rework', '', House::kept('rework', ['cap' => 'C9', 'done' => 'refitted', 'polarity' => 'plus'])));
+        self::assertSame('Capacitor beside K2: not known, on +12, asked of the crew', House::says('capacitor', '', House::kept('capacitor', ['place' => 'beside K2', 'rail' => '+12', 'asked' => 'the crew'])));
+        $this->refused('/polarity', static fn () => House::kept('rework', ['cap' => 'C9', 'done' => 'fitted', 'polarity' => 'up']));
+        $this->refused('/done', static fn () => House::kept('rework', ['cap' => 'C9', 'done' => 'painted']));
     }
 
     public function test_a_policy_comes_with_its_kind_and_a_reason(): void
     {
-        self::assertSame(['reason' => 'two are bad', 'capacitors' => 'aluminium', 'policy' => 'replace_kind'], self::data(EntryKind::Decision, ['reason' => 'two are bad', 'capacitors' => 'aluminium', 'policy' => 'replace_kind']));
+        self::assertSame(['reason' => 'two are bad', 'capacitors' => 'aluminium', 'policy' => 'replace_kind'], House::kept('decision', ['reason' => 'two are bad', 'capacitors' => 'aluminium', 'policy' => 'replace_kind']));
         foreach (['' => ['reason' => 'x', 'capacitors' => 'film'], '/policy' => ['reason' => 'x', 'capacitors' => 'film', 'policy' => 'all'], '/capacitors' => ['reason' => 'x', 'capacitors' => 'glass', 'policy' => 'replace_bad'], '/reason' => ['capacitors' => 'film', 'policy' => 'replace_bad']] as $pointer => $wrong) {
-            $this->refused($pointer, static fn () => self::data(EntryKind::Decision, $wrong));
+            $this->refused($pointer, static fn () => House::kept('decision', $wrong));
         }
     }
 
     public function test_a_profile_lists_its_capacitors_and_refuses_what_does_not_belong(): void
     {
-        $profile = ['format' => Profile::FORMAT, 'slug' => 'x', 'name' => 'X', 'kind' => 'x', 'boards' => [['key' => 'main', 'name' => 'Main']], 'rails' => [['name' => '+5', 'nominal_v' => 5, 'test_points' => [['name' => 'a']]]]];
+        $profile = ['rails' => [['name' => '+5', 'nominal_v' => 5, 'test_points' => [['name' => 'a']]]]];
         $cap = ['ref' => 'C1', 'kind' => 'film', 'marked_f' => 1e-7, 'rated_v' => 63, 'rail' => '+5', 'board' => 'main'];
-        $read = static fn (array ...$caps): array => Profile::read(Node::parse(json_encode([...$profile, 'capacitors' => $caps], JSON_THROW_ON_ERROR)))->capacitors;
+        $read = static fn (array ...$caps): array => House::profile([...$profile, 'capacitors' => $caps])->section(DescribedCapacitors::class)->all ?? [];
         self::assertSame('C1', $read($cap)[0]->key);
         foreach (['/capacitors/0/rail' => [['rail' => '+7'] + $cap], '/capacitors/0/board' => [['board' => 'attic'] + $cap], '/capacitors/1/ref' => [$cap, $cap], '/capacitors/0/rated_v' => [array_diff_key($cap, ['rated_v' => 1])], '/capacitors/0/ref' => [array_diff_key($cap, ['ref' => 1])]] as $pointer => $caps) {
             $this->refused($pointer, static fn () => $read(...$caps));

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Ash\Tests\Capacitors;
 
 use Ash\Capacitors\CapacitorsRoom;
-use Ash\Capacitors\Kind;
 use Ash\Capacitors\Marking;
 use Ash\Capacitors\PreferredValues;
+use Ash\Facts\CapacitorKind;
 use Ash\Tests\Asks;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -40,24 +40,24 @@ final class MarkingTest extends TestCase
             '1m5' => ['1m5', [[1.5e-3, 'letter_point']]],
             'capitals' => ['4N7', [[4.7e-9, 'letter_point']]],
             // EIA-198, two figures and a multiplier
-            '100 is ten' => ['100', [[10e-12, 'three_digit']], Kind::Ceramic],
-            '101' => ['101', [[100e-12, 'three_digit']], Kind::Ceramic],
-            '104' => ['104', [[100e-9, 'three_digit']], Kind::Film],
-            '475' => ['475', [[4.7e-6, 'three_digit']], Kind::Tantalum],
-            '229' => ['229', [[2.2e-12, 'three_digit']], Kind::Ceramic],
-            '338' => ['338', [[0.33e-12, 'three_digit']], Kind::Ceramic],
-            '104 across the mains' => ['104', [[100e-9, 'three_digit']], Kind::MainsSuppression],
-            'bare on an electrolytic' => ['470', [[470e-6, 'plain']], Kind::Aluminium],
+            '100 is ten' => ['100', [[10e-12, 'three_digit']], CapacitorKind::Ceramic],
+            '101' => ['101', [[100e-12, 'three_digit']], CapacitorKind::Ceramic],
+            '104' => ['104', [[100e-9, 'three_digit']], CapacitorKind::Film],
+            '475' => ['475', [[4.7e-6, 'three_digit']], CapacitorKind::Tantalum],
+            '229' => ['229', [[2.2e-12, 'three_digit']], CapacitorKind::Ceramic],
+            '338' => ['338', [[0.33e-12, 'three_digit']], CapacitorKind::Ceramic],
+            '104 across the mains' => ['104', [[100e-9, 'three_digit']], CapacitorKind::MainsSuppression],
+            'bare on an electrolytic' => ['470', [[470e-6, 'plain']], CapacitorKind::Aluminium],
             'bare, kind not known' => ['104', [[100e-9, 'three_digit'], [104e-6, 'plain']]],
             // R as decimal point
-            'R on ceramic' => ['4R7', [[4.7e-12, 'letter_point']], Kind::Ceramic],
-            'R on tantalum' => ['R47', [[0.47e-6, 'letter_point']], Kind::Tantalum],
+            'R on ceramic' => ['4R7', [[4.7e-12, 'letter_point']], CapacitorKind::Ceramic],
+            'R on tantalum' => ['R47', [[0.47e-6, 'letter_point']], CapacitorKind::Tantalum],
             'R, kind not known' => ['4R7', [[4.7e-12, 'letter_point'], [4.7e-6, 'letter_point']]],
             // short and long numbers
-            'two digits on ceramic' => ['22', [[22e-12, 'plain']], Kind::Ceramic],
-            'two digits on aluminium' => ['22', [[22e-6, 'plain']], Kind::Aluminium],
+            'two digits on ceramic' => ['22', [[22e-12, 'plain']], CapacitorKind::Ceramic],
+            'two digits on aluminium' => ['22', [[22e-6, 'plain']], CapacitorKind::Aluminium],
             'two digits' => ['22', [[22e-12, 'plain'], [22e-6, 'plain']]],
-            'four digits on aluminium' => ['2200', [[2200e-6, 'plain']], Kind::Aluminium],
+            'four digits on aluminium' => ['2200', [[2200e-6, 'plain']], CapacitorKind::Aluminium],
             // tolerance letters, IEC 60062 table 4 and 5
             'J' => ['104J', [[100e-9, 'three_digit', null, [5, 5]]]],
             'K' => ['104K', [[100e-9, 'three_digit', null, [10, 10]]]],
@@ -98,7 +98,7 @@ final class MarkingTest extends TestCase
 
     /** @param list<array{float, string, 2?: float|null, 3?: array{float, float}|null}> $expected */
     #[DataProvider('markings')]
-    public function test_a_marking_is_read_as_the_tables_say(string $marking, array $expected, ?Kind $kind = null): void
+    public function test_a_marking_is_read_as_the_tables_say(string $marking, array $expected, ?CapacitorKind $kind = null): void
     {
         $readings = Marking::decode($marking, $kind);
         self::assertCount(count($expected), $readings, $marking);
@@ -134,8 +134,8 @@ final class MarkingTest extends TestCase
         foreach (PreferredValues::SERIES['E24'] as $figure) {
             foreach (range(0, 6) as $power) {
                 $marking = sprintf('%02d%d', round($figure * 10), $power);
-                self::assertEqualsWithDelta(1.0, Marking::decode($marking, Kind::Ceramic)[0]->capacitanceF / (round($figure * 10) * 10 ** $power * 1e-12), 1e-9);
-                self::assertNotNull(PreferredValues::seriesOf(Marking::decode($marking, Kind::Ceramic)[0]->capacitanceF));
+                self::assertEqualsWithDelta(1.0, Marking::decode($marking, CapacitorKind::Ceramic)[0]->capacitanceF / (round($figure * 10) * 10 ** $power * 1e-12), 1e-9);
+                self::assertNotNull(PreferredValues::seriesOf(Marking::decode($marking, CapacitorKind::Ceramic)[0]->capacitanceF));
                 ++$seen;
             }
         }

@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace Ash\Tests\Capacitors;
 
 use Ash\Capacitors\BoardCapacitor;
+use Ash\Capacitors\CapacitorFound;
 use Ash\Capacitors\Judged;
 use Ash\Capacitors\Look;
 use Ash\Capacitors\Measured;
 use Ash\Capacitors\Part;
+use Ash\Capacitors\PartVerdict;
 use Ash\Capacitors\Standing;
 use Ash\Capacitors\Taken;
 use Ash\Document\Node;
+use Ash\Facts\CapacitorKind;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -40,12 +43,12 @@ final class StandingTest extends TestCase
     public function test_a_good_capacitance_does_not_take_back_a_bad_esr(): void
     {
         $it = self::stands(self::taken(false, ohm: 9.0), self::taken(false, farad: 101e-6));
-        self::assertSame(['replace', true], [$it->verdict, $it->proven]);
+        self::assertSame([PartVerdict::Replace, true], [$it->verdict, $it->proven]);
         self::assertStringContainsString('ESR 9 Ω: above', implode('; ', $it->reasons));
         self::assertEqualsWithDelta(101e-6, $it->counts['capacitance']->capacitanceF, 1e-12);
         // Tan delta at 120 Hz says nothing of an ESR that was read at high frequency.
-        self::assertSame('replace', self::stands(self::taken(false, ohm: 9.0), self::taken(false, farad: 101e-6, tan: 0.05, hertz: 120.0))->verdict);
-        self::assertSame('keep', self::stands(self::taken(false, ohm: 9.0), self::taken(false, ohm: 0.2))->verdict, 'the same quantity read again counts');
+        self::assertSame(PartVerdict::Replace, self::stands(self::taken(false, ohm: 9.0), self::taken(false, farad: 101e-6, tan: 0.05, hertz: 120.0))->verdict);
+        self::assertSame(PartVerdict::Keep, self::stands(self::taken(false, ohm: 9.0), self::taken(false, ohm: 0.2))->verdict, 'the same quantity read again counts');
     }
 
     public function test_two_halves_of_a_proof_make_one(): void
@@ -60,28 +63,28 @@ final class StandingTest extends TestCase
     {
         $low = self::taken(true, farad: 40e-6);
         $sound = self::taken(false, farad: 98e-6, ohm: 0.2);
-        self::assertSame('replace', self::stands($low)->verdict);
-        self::assertSame(['keep', true], [self::stands($low, $sound)->verdict, self::stands($low, $sound)->proven]);
+        self::assertSame(PartVerdict::Replace, self::stands($low)->verdict);
+        self::assertSame([PartVerdict::Keep, true], [self::stands($low, $sound)->verdict, self::stands($low, $sound)->proven]);
         $again = self::stands($sound, $low);
-        self::assertSame('replace', $again->verdict);
+        self::assertSame(PartVerdict::Replace, $again->verdict);
         self::assertStringContainsString('in circuit: 40 µF of 100 µF: below', implode('; ', $again->reasons));
         // More than its tolerance in circuit is the neighbours' doing: a lifted reading has settled it.
-        self::assertSame('keep', self::stands($sound, self::taken(true, farad: 180e-6))->verdict);
-        self::assertSame('watch', self::stands(self::taken(true, farad: 180e-6))->verdict);
+        self::assertSame(PartVerdict::Keep, self::stands($sound, self::taken(true, farad: 180e-6))->verdict);
+        self::assertSame(PartVerdict::Watch, self::stands(self::taken(true, farad: 180e-6))->verdict);
     }
 
     public function test_what_the_eye_saw_stays_seen(): void
     {
         $it = self::stands(self::taken(true, looks: [Look::Bulged]), self::taken(false, farad: 100e-6, ohm: 0.1), self::taken(false, farad: 100e-6, looks: [Look::Bulged]));
-        self::assertSame('replace', $it->verdict);
+        self::assertSame(PartVerdict::Replace, $it->verdict);
         self::assertCount(1, array_keys($it->reasons, 'bulged', true));
     }
 
     public function test_a_leakage_by_itself_stands_beside_the_rest(): void
     {
         $it = self::stands(self::taken(false, farad: 100e-6, ohm: 0.1), self::taken(false, leak: 40e-6));
-        self::assertSame('replace', $it->verdict, '0.01 C V is 25 uA');
-        self::assertSame('keep', self::stands(self::taken(false, farad: 100e-6, ohm: 0.1), self::taken(false, leak: 20e-6))->verdict);
+        self::assertSame(PartVerdict::Replace, $it->verdict, '0.01 C V is 25 uA');
+        self::assertSame(PartVerdict::Keep, self::stands(self::taken(false, farad: 100e-6, ohm: 0.1), self::taken(false, leak: 20e-6))->verdict);
     }
 
     /** One reading says together what it says by itself, wherever it was taken. */
@@ -108,7 +111,7 @@ final class StandingTest extends TestCase
             $inCircuit = mt_rand(0, 1) === 1;
             $first = self::taken($inCircuit, farad: (60 + mt_rand(0, 90)) * 1e-6);
             $second = self::taken(mt_rand(0, 1) === 1, ohm: mt_rand(0, 600) / 100);
-            self::assertGreaterThanOrEqual($rank[self::stands($first)->verdict], $rank[self::stands($first, $second)->verdict]);
+            self::assertGreaterThanOrEqual($rank[self::stands($first)->verdict->value], $rank[self::stands($first, $second)->verdict->value]);
         }
     }
 
@@ -119,7 +122,7 @@ final class StandingTest extends TestCase
     #[TestWith(['a new one', null], 'no marking')]
     public function test_a_new_part_is_what_its_marking_says_where_that_is_clear(string $to, ?array $fitted): void
     {
-        $at = BoardCapacitor::read(Node::of((object) ['ref' => 'C1', 'kind' => 'aluminium', 'marked_f' => 100e-6, 'rated_v' => 25.0]));
+        $at = BoardCapacitor::of(new CapacitorFound(ref: 'C1', kind: CapacitorKind::Aluminium, markedF: 100e-6, ratedV: 25.0));
         $read = $at->fittedBy($to);
         self::assertSame($fitted === null, $read === null);
         $now = $at->replacedBy($read);

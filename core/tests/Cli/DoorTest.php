@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Tests\Cli;
 
 use Ash\Cli\Door;
+use Ash\Rooms;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -17,7 +18,7 @@ final class DoorTest extends TestCase
      */
     private static function open(array $words, string $input = ''): array
     {
-        return Door::open($words, static fn (string $file): ?string => $file === '-' ? $input : (is_file($file) ? (string) file_get_contents($file) : null));
+        return (new Door(...Rooms::all()))->open($words, static fn (string $file): ?string => $file === '-' ? $input : (is_file($file) ? (string) file_get_contents($file) : null));
     }
 
     public function test_without_words_it_lists_every_room_and_verb(): void

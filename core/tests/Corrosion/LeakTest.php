@@ -6,28 +6,29 @@ namespace Ash\Tests\Corrosion;
 
 use Ash\Batteries\BatteryNote;
 use Ash\Batteries\Chemistry;
+use Ash\Corrosion\Carries;
 use Ash\Corrosion\CleaningPlan;
+use Ash\Corrosion\Holds;
 use Ash\Corrosion\Leak;
 use Ash\Corrosion\NeverMix;
 use Ash\Corrosion\SurveyPlace;
 use Ash\Document\InvalidDocument;
-use Ash\Document\Node;
+use Ash\Tests\House;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Leaks, the cleaning plan, and what is written down of a battery. */
 final class LeakTest extends TestCase
 {
-    /** @return array{place: string, grade: int, carries: string, distance_mm: ?float} */
-    private static function place(string $place, int $grade, string $carries, ?float $distance = null): array
+    private static function place(string $place, int $grade, string $carries, ?float $distance = null): SurveyPlace
     {
-        return ['place' => $place, 'grade' => $grade, 'carries' => $carries, 'distance_mm' => $distance];
+        return new SurveyPlace($place, Holds::Trace, $grade, $distance, Carries::from($carries));
     }
 
     public function test_places_are_ordered_by_grade_then_by_what_a_failure_there_would_do_then_by_distance(): void
     {
         $ordered = SurveyPlace::ordered([self::place('a', 2, 'signal', 5), self::place('b', 3, 'nothing'), self::place('c', 2, 'supply', 30), self::place('d', 2, 'supply', 10), self::place('e', 4, 'signal')]);
-        self::assertSame(['e', 'b', 'd', 'c', 'a'], array_column($ordered, 'place'));
+        self::assertSame(['e', 'b', 'd', 'c', 'a'], array_values(array_column($ordered, 'place')));
     }
 
     public function test_the_plan_stands_in_the_order_of_the_work(): void
@@ -101,7 +102,7 @@ final class LeakTest extends TestCase
     public function test_a_battery_note_is_read_strictly(string $json, string $pointer): void
     {
         try {
-            BatteryNote::read(Node::parse($json));
+            House::entry('battery', (array) json_decode($json, true));
             self::fail('was taken');
         } catch (InvalidDocument $fault) {
             self::assertSame($pointer, $fault->pointer);
@@ -110,8 +111,8 @@ final class LeakTest extends TestCase
 
     public function test_a_battery_in_words(): void
     {
-        $note = BatteryNote::read(Node::parse('{"state": "leaking", "chemistry": "nicd", "cells": 3, "where": "left of the keyboard plug", "positive_towards": "the plug", "volts": "3.8"}'));
-        self::assertSame('Battery leaking: nickel-cadmium, 3 cells, left of the keyboard plug, positive end towards the plug, 3.8 V (charged)', BatteryNote::words($note));
+        $note = House::entry('battery', (array) json_decode('{"state": "leaking", "chemistry": "nicd", "cells": 3, "where": "left of the keyboard plug", "positive_towards": "the plug", "volts": "3.8"}'));
+        self::assertSame('Battery leaking: nickel-cadmium, 3 cells, left of the keyboard plug, positive end towards the plug, 3.8 V (charged)', $note->sentence(''));
         self::assertTrue(BatteryNote::agrees('the  Plug ', 'the plug'));
         self::assertFalse(BatteryNote::agrees('the plug', 'the edge'));
     }

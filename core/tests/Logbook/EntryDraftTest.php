@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace Ash\Tests\Logbook;
 
 use Ash\Document\InvalidDocument;
-use Ash\Document\Node;
 use Ash\Logbook\EntryDraft;
-use Ash\Logbook\EntryKind;
+use Ash\Tests\House;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -20,7 +19,7 @@ final class EntryDraftTest extends TestCase
     /** @param array<string, mixed> $fields */
     private static function draft(array $fields): EntryDraft
     {
-        return EntryDraft::read(Node::parse(json_encode(['id' => self::ID, 'at' => '2026-03-01T09:30:00+01:00', ...$fields], JSON_THROW_ON_ERROR)));
+        return House::draft(['id' => self::ID, 'at' => '2026-03-01T09:30:00+01:00', ...$fields]);
     }
 
     /** @return array<string, array{array<string, mixed>, array<string, mixed>}> */
@@ -44,14 +43,14 @@ final class EntryDraftTest extends TestCase
     #[DataProvider('taken')]
     public function test_data_are_kept_in_canonical_form(array $fields, array $data): void
     {
-        self::assertEquals($data, self::draft($fields)->data);
+        self::assertEquals($data, House::plain(self::draft($fields)->data));
     }
 
     public function test_a_line_gives_minutes_and_an_explicit_number_wins(): void
     {
         self::assertSame(10, self::draft(['line' => 'did wash it 10 min'])->minutes);
         self::assertSame(3, self::draft(['line' => 'did wash it 10 min', 'minutes' => 3])->minutes);
-        self::assertSame(EntryKind::Action, self::draft(['line' => 'did wash it'])->kind);
+        self::assertSame('action', self::draft(['line' => 'did wash it'])->kind->name);
     }
 
     /** @return array<string, array{array<string, mixed>, string}> */

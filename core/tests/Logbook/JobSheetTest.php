@@ -4,53 +4,75 @@ declare(strict_types=1);
 
 namespace Ash\Tests\Logbook;
 
+use Ash\Batteries\BatteryKnown;
+use Ash\Batteries\BatteryState;
 use Ash\Document\InvalidDocument;
-use Ash\Document\Node;
+use Ash\Facts\Facts;
+use Ash\Facts\OpenThing;
+use Ash\Facts\PartsReplaced;
+use Ash\Facts\PowerOn;
 use Ash\Logbook\Allowance;
-use Ash\Logbook\BatteryState;
 use Ash\Logbook\CloseRule;
 use Ash\Logbook\GateState;
-use Ash\Logbook\JobFacts;
 use Ash\Logbook\JobSheet;
+use Ash\Logbook\Leap;
 use Ash\Logbook\Outcome;
+use Ash\Logbook\Situation;
 use Ash\Logbook\Stage;
 use Ash\Rails\Judgement;
 use Ash\Rails\MeterAccuracy;
-use Ash\Rails\PowerOn;
 use Ash\Rails\Rail;
+use Ash\Rails\RailsJudged;
 use Ash\Rails\Reading;
+use Ash\Rooms;
+use Ash\Tests\House;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Gates, the next step, the close rule and the allowance. The order of work: common practice, no source. */
 final class JobSheetTest extends TestCase
 {
+    private const RAILS = [['name' => '+5', 'nominal_v' => 5], ['name' => '-5', 'nominal_v' => -5, 'protects' => ['+5'], 'needs_load' => false]];
+
     /** @param list<array{string, float, string}> $readings rail, volts, load */
     private static function judged(array $readings): Judgement
     {
-        $rails = Rail::readAll(Node::parse('[{"name": "+5", "nominal_v": 5}, {"name": "-5", "nominal_v": -5, "protects": ["+5"], "needs_load": false}]'));
+        $rails = Rail::readAll(House::node(self::RAILS));
 
         return Judgement::of($rails, MeterAccuracy::of(0, 0, 0), array_map(static fn (array $it): Reading => new Reading($it[0], $it[1], \Ash\Rails\Load::from($it[2])), $readings));
     }
 
     /**
-     * @param list<array{string, float, string}>|null              $readings
-     * @param array<string, array{level: PowerOn, reason: string}> $leaps
-     * @param list<string>                                         $hazards
+     * @param list<array{string, float, string}>|null $readings
+     * @param array<string, Leap>                     $leaps
+     * @param list<string>                            $hazards
      */
-    private static function facts(?array $readings = null, ?BatteryState $battery = null, array $leaps = [], ?string $symptom = 'dark', bool $changed = false, array $hazards = [], Stage $stage = Stage::Supply, ?Outcome $outcome = null, bool $waits = false, int $minutes = 0, int $sinceEvidence = 0): JobFacts
+    private static function facts(
+        ?array $readings = null, ?BatteryState $battery = null, array $leaps = [], ?string $symptom = 'dark', bool $changed = false, array $hazards = [],
+        Stage $stage = Stage::Supply, ?Outcome $outcome = null, bool $waits = false, int $minutes = 0, int $sinceEvidence = 0,
+    ): Situation {
+        $day = new \DateTimeImmutable('2026-03-01T09:00:00Z');
+        $facts = array_filter([
+            $battery === null ? null : new BatteryKnown($battery),
+            $readings === null ? null : new RailsJudged(self::judged($readings), $day),
+            $changed ? new PartsReplaced(['C1 to 2u'], $day->modify('+1 hour')) : null,
+            $waits ? new OpenThing('waiting', 'a 7812', $day, 'the stores') : null,
+            ...array_map(static fn (string $it): OpenThing => new OpenThing('hazard', $it, $day), $hazards),
+        ]);
+
+        return new Situation($stage, House::profile(['rails' => self::RAILS]), new Facts(...$facts), new Allowance($minutes, 300, $sinceEvidence), $symptom, $leaps, $outcome);
+    }
+
+    private static function sheet(Situation $at): JobSheet
     {
-        return new JobFacts(
-            $stage, $symptom, $battery, true, $readings === null ? null : self::judged($readings), $changed, $hazards,
-            $waits ? [['for' => 'a 7812', 'asked' => 'the stores', 'since' => '1 Mar 2026']] : [], [], $leaps, $outcome, true, new Allowance($minutes, 300, $sinceEvidence),
-        );
+        return Rooms::hall()->sheet($at);
     }
 
     /** @return array<string, string> level of each gate, "passed" when a leap covers it */
-    private static function gates(JobFacts $facts): array
+    private static function gates(Situation $at): array
     {
         $gates = [];
-        foreach (JobSheet::gates($facts) as $gate) {
+        foreach (self::sheet($at)->gates as $gate) {
             $gates[$gate->gate->value] = $gate->level !== PowerOn::Ok && !$gate->closed() ? 'passed' : $gate->level->value;
         }
 
@@ -67,15 +89,15 @@ final class JobSheetTest extends TestCase
 
     public function test_a_recorded_leap_covers_its_level_and_nothing_worse(): void
     {
-        $held = ['rails' => ['level' => PowerOn::Hold, 'reason' => 'to hear the fan']];
+        $held = ['rails' => new Leap(PowerOn::Hold, 'to hear the fan')];
         self::assertSame('passed', self::gates(self::facts([['-5', -5, 'none'], ['+5', 4.6, 'working']], leaps: $held))['rails']);
         self::assertSame('stop', self::gates(self::facts([['-5', -5, 'none'], ['+5', 5.9, 'working']], leaps: $held))['rails']);
-        $stopped = GateState::of(\Ash\Logbook\Gate::Rails, PowerOn::Hold, ['x'], ['level' => PowerOn::Stop, 'reason' => 'y']);
+        $stopped = GateState::of(\Ash\Logbook\Gate::Rails, PowerOn::Hold, ['x'], new Leap(PowerOn::Stop, 'y'));
         self::assertFalse($stopped->closed());
         self::assertSame('y', $stopped->passedBecause);
     }
 
-    /** @return iterable<string, array{JobFacts, string, ?string}> facts, a part of the words, room */
+    /** @return iterable<string, array{Situation, string, ?string}> facts, a part of the words, room */
     public static function steps(): iterable
     {
         $good = [['-5', -5.0, 'none'], ['+5', 5.0, 'working']];
@@ -93,9 +115,9 @@ final class JobSheetTest extends TestCase
     }
 
     #[DataProvider('steps')]
-    public function test_the_next_step(JobFacts $facts, string $words, ?string $room): void
+    public function test_the_next_step(Situation $facts, string $words, ?string $room): void
     {
-        $next = JobSheet::of($facts)->next;
+        $next = self::sheet($facts)->next();
         self::assertStringContainsString($words, $next->text);
         self::assertSame($room, $next->room);
         self::assertNotSame('', $next->why);
@@ -103,10 +125,10 @@ final class JobSheetTest extends TestCase
 
     public function test_time_without_evidence_and_a_used_allowance_are_called_out(): void
     {
-        self::assertSame([], JobSheet::of(self::facts(minutes: 299, sinceEvidence: 119))->notices);
-        self::assertStringContainsString('120 minutes', JobSheet::of(self::facts(minutes: 200, sinceEvidence: 120))->notices[0]);
-        self::assertStringContainsString('300 of 300', JobSheet::of(self::facts(minutes: 300))->notices[0]);
-        self::assertSame([], JobSheet::of(self::facts(minutes: 900, outcome: Outcome::Parked))->notices);
+        self::assertSame([], self::sheet(self::facts(minutes: 299, sinceEvidence: 119))->notices);
+        self::assertStringContainsString('120 minutes', self::sheet(self::facts(minutes: 200, sinceEvidence: 120))->notices[0]);
+        self::assertStringContainsString('300 of 300', self::sheet(self::facts(minutes: 300))->notices[0]);
+        self::assertSame([], self::sheet(self::facts(minutes: 900, outcome: Outcome::Parked))->notices);
         self::assertStringContainsString('Next suspect: b', (new Allowance(130, 300, 130))->notices(['a', 'b'])[0]);
     }
 

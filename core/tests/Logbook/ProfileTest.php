@@ -7,11 +7,14 @@ namespace Ash\Tests\Logbook;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Ash\Logbook\Profile;
+use Ash\Rails\DescribedRails;
 use Ash\Rails\Limits;
 use Ash\Rails\Point;
 use Ash\Rails\Rail;
+use Ash\Rails\RailStrip;
 use Ash\Rails\RunPlan;
-use Ash\Rails\Strip;
+use Ash\Rooms;
+use Ash\Tests\House;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -29,7 +32,13 @@ final class ProfileTest extends TestCase
     /** @param array<string, mixed> $change */
     private static function read(array $change = []): Profile
     {
-        return Profile::read(Node::parse(json_encode([...self::PROFILE, ...$change], JSON_THROW_ON_ERROR)));
+        return House::profile([...self::PROFILE, ...$change]);
+    }
+
+    /** @param array<string, mixed> $change */
+    private static function rails(array $change = []): DescribedRails
+    {
+        return self::read($change)->section(DescribedRails::class) ?? throw new \LogicException();
     }
 
     public function test_demo_profiles_are_read(): void
@@ -37,20 +46,20 @@ final class ProfileTest extends TestCase
         $files = glob(dirname(__DIR__, 3).'/database/demo/machines/*.json') ?: [];
         self::assertGreaterThanOrEqual(5, count($files));
         foreach ($files as $file) {
-            $profile = Profile::read(Node::parse((string) file_get_contents($file)));
-            self::assertNotSame([], $profile->rails, $file);
-            self::assertNotNull($profile->budget, $file);
+            $profile = Rooms::hall()->profile(Node::parse((string) file_get_contents($file)));
+            self::assertNotSame([], $profile->section(DescribedRails::class)?->rails, $file);
+            self::assertNotNull($profile->section(DescribedRails::class)->budget ?? null, $file);
         }
     }
 
     public function test_test_points_stand_in_order_and_a_rail_without_any_is_probed_at_the_supply(): void
     {
-        $profile = self::read();
+        $profile = self::rails();
         self::assertSame(['out', 'fuse', 'J1'], array_map(static fn ($it): string => $it->name, $profile->testPoints["\0+5"]));
         self::assertSame(3.0, $profile->testPoint('+5', 'fuse')?->weight);
         self::assertSame(Point::Supply, $profile->testPoints["\0-5"][0]->point);
-        self::assertTrue($profile->threeSupplyChips());
-        self::assertFalse(self::read(['rails' => [self::PROFILE['rails'][0]]])->threeSupplyChips());
+        self::assertTrue($profile->protects());
+        self::assertFalse(self::rails(['rails' => [self::PROFILE['rails'][0]]])->protects());
     }
 
     public function test_a_picture_tube_is_warned_of_wherever_someone_is_inside_the_machine(): void
@@ -63,7 +72,7 @@ final class ProfileTest extends TestCase
 
     public function test_a_run_begins_with_the_rail_that_protects_chips(): void
     {
-        $profile = self::read();
+        $profile = self::rails();
         $plan = RunPlan::of($profile->rails, $profile->testPoints);
         self::assertSame(['-5', '+5', '+5', '+5'], array_map(static fn (array $step): string => $step['rail']->name, $plan->steps));
         self::assertSame('-5', $plan->live([], [])['rail'] ?? null);
@@ -77,12 +86,12 @@ final class ProfileTest extends TestCase
     {
         foreach ([[5, 4.8], [-5, -4.8]] as [$nominal, $volts]) {
             $rail = Rail::readAll(Node::parse(json_encode([['name' => 'r', 'nominal_v' => $nominal, 'tolerance' => ['minus_pct' => 5, 'plus_pct' => 5]]], JSON_THROW_ON_ERROR)))["\0r"];
-            $strip = Strip::of($rail, $volts, 0.05, $nominal * 0.9, Limits::wide((float) $nominal));
+            $strip = RailStrip::of($rail, $volts, 0.05, $nominal * 0.9, Limits::wide((float) $nominal));
             self::assertEqualsWithDelta(0.26, $strip->tick, 1e-9, '4.8 V lies a tenth into a band of 0.5 V: 0.2 + 0.1 * 0.6');
             self::assertEqualsWithDelta(0.06, $strip->guard, 1e-9);
             self::assertEqualsWithDelta(0.5, $strip->nominal, 1e-9);
             self::assertSame([0.0, 0.0, 1.0, false], [$strip->ghost, $strip->wideLow, $strip->wideHigh, $strip->beyond]);
-            self::assertTrue(Strip::of($rail, 0.0, 0.0, null)->beyond);
+            self::assertTrue(RailStrip::of($rail, 0.0, 0.0, null)->beyond);
         }
     }
 

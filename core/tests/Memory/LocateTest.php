@@ -12,6 +12,7 @@ use Ash\Memory\Locator;
 use Ash\Memory\Map;
 use Ash\Memory\MemoryRoom;
 use Ash\Memory\Pattern;
+use Ash\Rooms;
 use Ash\Tests\Asks;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -367,7 +368,7 @@ final class LocateTest extends TestCase
      */
     private static function door(string $csv, array $document = ['map' => self::NIBBLE]): array
     {
-        return Door::open(['memory', 'locate', '--errors', 'errors.csv'], static fn (): string => json_encode($document, JSON_THROW_ON_ERROR), static fn (): array => preg_split('/(?<=\n)/', $csv, -1, PREG_SPLIT_NO_EMPTY) ?: []);
+        return (new Door(...Rooms::all()))->open(['memory', 'locate', '--errors', 'errors.csv'], static fn (): string => json_encode($document, JSON_THROW_ON_ERROR), static fn (): array => preg_split('/(?<=\n)/', $csv, -1, PREG_SPLIT_NO_EMPTY) ?: []);
     }
 
     public function test_csv_says_the_same_as_the_document(): void
@@ -403,7 +404,7 @@ final class LocateTest extends TestCase
         self::assertStringContainsString('--errors', $err);
         $read = static fn (): string => json_encode(['map' => self::NIBBLE], JSON_THROW_ON_ERROR);
         foreach ([['memory', 'locate', '--errors'], ['memory', 'locate', '--error', 'x'], ['memory', 'locate', '--errors', 'gone'], ['memory', 'locate', '--errors', 'a', '--errors', 'b'], ['memory', 'sum', '--errors', 'x']] as $words) {
-            self::assertSame(2, Door::open($words, $read, static fn (string $file): ?array => $file === 'gone' ? null : [])[0], implode(' ', $words));
+            self::assertSame(2, (new Door(...Rooms::all()))->open($words, $read, static fn (string $file): ?array => $file === 'gone' ? null : [])[0], implode(' ', $words));
         }
     }
 }

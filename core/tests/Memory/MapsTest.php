@@ -6,11 +6,12 @@ namespace Ash\Tests\Memory;
 
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
-use Ash\Logbook\Profile;
 use Ash\Memory\DateCode;
+use Ash\Memory\DescribedMemories;
 use Ash\Memory\FittedMemory;
 use Ash\Memory\MapCheck;
 use Ash\Memory\RowsOfChips;
+use Ash\Tests\House;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -115,11 +116,10 @@ final class MapsTest extends TestCase
     public function test_a_profile_with_three_supply_chips_knows_that_they_need_their_bias(): void
     {
         $map = RowsOfChips::map(self::node(['word_bits' => 8, 'chip' => '4116', 'rows' => [['name' => '0', 'start' => '0', 'first' => 'U30', 'bit_0' => 'first']]]));
-        $profile = ['format' => Profile::FORMAT, 'slug' => 'x', 'name' => 'X', 'kind' => 'x', 'boards' => [['key' => 'main', 'name' => 'Main']], 'rails' => [], 'memories' => [['key' => 'm', 'name' => 'Main memory', 'board' => 'main', 'chip' => '4116', 'map' => $map]]];
-        self::assertSame(['4116 in Main memory'], Profile::read(self::node($profile))->biasedChips());
-        self::assertTrue(Profile::read(self::node($profile))->threeSupplyChips());
+        $profile = ['memories' => [['key' => 'm', 'name' => 'Main memory', 'board' => 'main', 'chip' => '4116', 'map' => $map]]];
+        self::assertSame(['4116 in Main memory'], House::profile($profile)->section(DescribedMemories::class)?->biasedChips());
         $profile['memories'][0]['board'] = 'attic';
-        $this->refused('/memories/0/board', static fn () => Profile::read(self::node($profile)));
+        $this->refused('/memories/0/board', static fn () => House::profile($profile));
     }
 
     public function test_date_codes_are_weeks_and_a_younger_chip_is_history(): void

@@ -6,14 +6,18 @@ namespace Ash\Tests\Memory;
 
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
+use Ash\Document\Shape;
+use Ash\Memory\BitErrors;
 use Ash\Memory\Comparison;
 use Ash\Memory\Condition;
 use Ash\Memory\FittedMemory;
-use Ash\Memory\MemoryNote;
+use Ash\Memory\MemoryRun;
 use Ash\Memory\MemoryStanding;
 use Ash\Memory\Seen;
+use Ash\Memory\Since;
 use Ash\Memory\Soak;
 use Ash\Memory\Swap;
+use Ash\Tests\House;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -30,7 +34,7 @@ final class SwapTest extends TestCase
     /** @param array<string, int> $errors by "bank bit" */
     private static function seen(array $errors): Seen
     {
-        return Seen::of(self::memory()->map, array_map(static fn (string $at, int $n): array => ['bank' => explode(' ', $at)[0], 'bit' => explode(' ', $at)[1], 'errors' => $n], array_keys($errors), $errors));
+        return Seen::of(self::memory()->map, array_map(static fn (string $at, int $n): BitErrors => new BitErrors(explode(' ', $at)[0], explode(' ', $at)[1], $n), array_keys($errors), $errors));
     }
 
     public function test_the_nearest_good_neighbour_is_suggested_and_the_move_predicted(): void
@@ -63,8 +67,8 @@ final class SwapTest extends TestCase
     {
         $swap = Swap::between(self::memory(), Node::of('U32', '/from'), Node::of('U31', '/to'));
         $judged = $swap->judge(self::seen(['0 2' => 9]), self::seen($after));
-        self::assertSame($verdict, $judged['verdict']);
-        self::assertStringContainsString($word, $judged['text']);
+        self::assertSame($verdict, $judged[0]->value);
+        self::assertStringContainsString($word, $judged[1]);
     }
 
     public function test_chips_of_another_width_or_name_are_not_exchanged(): void
@@ -82,7 +86,7 @@ final class SwapTest extends TestCase
     /** @param array<string, mixed> $of */
     private static function condition(array $of): Condition
     {
-        return Condition::read(Node::of((object) $of));
+        return Shape::of(Condition::class)->read(House::node($of));
     }
 
     public function test_cold_against_warm_points_to_refresh_or_a_weak_cell(): void
@@ -108,21 +112,39 @@ final class SwapTest extends TestCase
 
     public function test_the_state_of_a_job_follows_from_the_last_run_and_what_was_done_since(): void
     {
-        $run = ['name' => 'M', 'errors' => 9, 'reasons' => ['9 errors'], 'suspects' => [['called' => 'chip U32', 'ref' => 'U32', 'action' => 'Swap U32.']]];
-        self::assertSame(['M: chip U32', 'Swap U32.'], [MemoryStanding::of($run, null)->suspect, MemoryStanding::of($run, null)->next]);
-        self::assertSame([null, 'Repeat the memory test of M.'], [MemoryStanding::of($run, 'swap')->suspect, MemoryStanding::of($run, 'part')->next]);
-        self::assertNull(MemoryStanding::of(['errors' => 0] + $run, null)->next);
-        self::assertNull(MemoryStanding::of(null, null)->next);
-        self::assertSame('M: the chip that was moved to U32', MemoryStanding::of($run + ['swap' => ['verdict' => 'confirmed', 'text' => 'Confirmed.']], null)->suspect);
-        self::assertSame('Refuted.', MemoryStanding::of($run + ['swap' => ['verdict' => 'stayed', 'text' => 'Refuted.']], null)->next);
+        $says = static fn (array $change = [], ?Since $done = null): MemoryStanding => MemoryStanding::of(self::tested($change), $done);
+        self::assertSame(['M: chip U32', '9 errors', 'Swap U32.', 0.5], [$says()->suspect, $says()->why, $says()->next, $says()->probability]);
+        self::assertSame([null, 'Repeat the memory test of M.'], [$says([], Since::Exchanged)->suspect, $says([], Since::Replaced)->next]);
+        self::assertStringContainsString('two chips were exchanged', (string) $says([], Since::Exchanged)->why);
+        self::assertStringContainsString('something was changed', (string) $says([], Since::Replaced)->why);
+        self::assertNull($says(['errors' => 0])->next);
+        self::assertNull($says(['suspects' => []])->next);
+        self::assertSame([null, 'soaked'], [MemoryStanding::of(null)->next, MemoryStanding::of(null, null, 'soaked')->soak]);
+        $swap = static fn (string $verdict): array => ['swap' => ['entry' => self::ID, 'verdict' => $verdict, 'text' => 'So it is.']];
+        self::assertSame('M: the chip that was moved to U32', $says($swap('confirmed'))->suspect);
+        self::assertSame(['M: chip U32', 'So it is. 9 errors', 'So it is.'], [$says($swap('stayed'))->suspect, $says($swap('stayed'))->why, $says($swap('stayed'))->next]);
+    }
+
+    private const ID = '01J0000000000000000000000A';
+
+    /** @param array<string, mixed> $change */
+    private static function tested(array $change = []): MemoryRun
+    {
+        $suspect = ['rank' => 1, 'kind' => 'chip', 'ref' => 'U32', 'refs' => ['U32'], 'bank' => '0', 'bits' => [2], 'address_bits' => [], 'explains' => 1, 'probability' => 0.5];
+        $stored = [
+            'source' => self::ID, 'pattern' => 'mix', 'condition' => (object) ['warmth' => 'cold', 'minutes_on' => 3], 'name' => 'M', 'errors' => 9, 'reasons' => ['9 errors'],
+            'suspects' => [(object) [...$suspect, 'text' => 'Chip U32.', 'action' => 'Swap U32.', 'against' => 'nothing', 'called' => 'chip U32']],
+        ];
+
+        return Shape::of(MemoryRun::class)->revive((object) array_map(static fn (mixed $it): mixed => json_decode((string) json_encode($it)), [...$stored, ...$change]));
     }
 
     public function test_a_kept_run_tells_itself_in_one_line(): void
     {
-        $run = ['name' => 'M', 'pattern' => 'mix', 'condition' => ['warmth' => 'cold', 'minutes_on' => 3], 'errors' => 2, 'suspects' => [['text' => 'Chip U32.', 'probability' => 0.5]], 'cut' => 'the tester closed the line'];
-        self::assertSame('Memory test of M, mix pattern, cold, 3 min after power-on: 2 errors. Chip U32. 50 %. Not whole: the tester closed the line.', MemoryNote::runWords($run));
-        self::assertSame('Memory test of M, condition not noted: no error.', MemoryNote::runWords(['name' => 'M', 'pattern' => 'none', 'errors' => 0]));
-        self::assertStringContainsString('None of them falls on the map', MemoryNote::runWords(['name' => 'M', 'pattern' => 'none', 'errors' => 3, 'suspects' => []]));
+        $says = static fn (array $change): string => self::tested($change)->sentence('');
+        self::assertSame('Memory test of M, mix pattern, cold, 3 min after power-on: 2 errors. Chip U32. 50 %. Not whole: the tester closed the line.', $says(['errors' => 2, 'cut' => 'the tester closed the line']));
+        self::assertSame('Memory test of M, condition not noted: no error.', $says(['pattern' => 'none', 'errors' => 0, 'condition' => new \stdClass()]));
+        self::assertStringContainsString('1 error. None of them falls on the map', $says(['errors' => 1, 'suspects' => []]));
     }
 
     public function test_the_curve_falls_through_the_point_where_the_soak_stands(): void

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Ash\Tests\Memory;
 
 use Ash\Document\Node;
+use Ash\Document\Shape;
 use Ash\Memory\Bank;
+use Ash\Memory\BitErrors;
 use Ash\Memory\Chip;
 use Ash\Memory\FittedMemory;
 use Ash\Memory\Located;
@@ -16,6 +18,7 @@ use Ash\Memory\Pattern;
 use Ash\Memory\RowsOfChips;
 use Ash\Memory\Seen;
 use Ash\Memory\Swap;
+use Ash\Memory\SwapVerdict;
 use Ash\Memory\Transcript;
 use Ash\Quantity\Radix;
 use Ash\Tests\Asks;
@@ -81,7 +84,7 @@ final class WaysInTest extends TestCase
             $transcript = new Transcript($map, $locator, $map->radix);
             array_map($transcript->line(...), array_map($shape, $hex));
             self::assertSame(count($errors), $transcript->recognised, json_encode($transcript->left, JSON_THROW_ON_ERROR));
-            self::assertEquals($json, json_decode(json_encode(Located::of($map, $locator, Pattern::None), JSON_THROW_ON_ERROR), true));
+            self::assertEquals($json, json_decode(json_encode(Shape::of(Located::class)->whole(Located::of($map, $locator, Pattern::None)), JSON_THROW_ON_ERROR), true));
         }
     }
 
@@ -94,7 +97,7 @@ final class WaysInTest extends TestCase
             $bank = $memory->map->banks[$random->getInt(0, count($memory->map->banks) - 1)];
             $chip = $bank->chips[$random->getInt(0, count($bank->chips) - 1)];
             $bad = array_values(array_filter(array_keys($chip->bits), static fn (): bool => $random->getInt(0, 1) === 1)) ?: [0];
-            $errors = static fn (string $where, array $bits): Seen => Seen::of($memory->map, array_map(static fn (int $bit): array => ['bank' => $where, 'bit' => $bit === Bank::P ? 'P' : $bit, 'errors' => 3], $bits));
+            $errors = static fn (string $where, array $bits): Seen => Seen::of($memory->map, array_map(static fn (int $bit): BitErrors => new BitErrors($where, $bit === Bank::P ? 'P' : $bit, 3), $bits));
             $before = $errors($bank->name, array_map(static fn (int $k): int => $chip->bits[$k], $bad));
             $swap = Swap::suggest($memory, $chip->ref, $before);
             if ($swap === null) {
@@ -103,7 +106,7 @@ final class WaysInTest extends TestCase
             [$b, $c] = $memory->map->byRef["\0{$swap->to}"];
             $there = $memory->map->banks[$b];
             $moved = $errors($there->name, array_map(static fn (int $k): int => $there->chips[$c]->bits[$k], $bad));
-            self::assertSame(['confirmed', 'stayed', 'gone'], [$swap->judge($before, $moved)['verdict'], $swap->judge($before, $before)['verdict'], $swap->judge($before, $errors($bank->name, []))['verdict']]);
+            self::assertSame([SwapVerdict::Confirmed, SwapVerdict::Stayed, SwapVerdict::Gone], array_map(static fn (Seen $after): SwapVerdict => $swap->judge($before, $after)[0], [$moved, $before, $errors($bank->name, [])]));
             ++$judged;
         }
         self::assertGreaterThan(90, $judged);

@@ -137,7 +137,7 @@ final class CausesTest extends TestCase
         $rails = \Ash\Rails\Rail::readAll(\Ash\Document\Node::parse('[{"name": "+5", "nominal_v": 5}]'));
         $at = static fn (?float $volts, ?float $ohms): \Ash\Rails\Reading => new \Ash\Rails\Reading('+5', $volts, \Ash\Rails\Load::None, ohmsToGround: $ohms);
         $codes = static fn (\Ash\Rails\Reading ...$readings): array => array_column(\Ash\Rails\Judgement::of($rails, \Ash\Rails\MeterAccuracy::of(0, 0, 0), \Ash\Rails\Reading::withStandingOhms(array_values($readings)))->causes, 'code');
-        self::assertSame(['shorted_rail'], $codes($at(null, 0.6), $at(5.0, null)));
+        self::assertSame([\Ash\Rails\CauseCode::ShortedRail], $codes($at(null, 0.6), $at(5.0, null)));
         self::assertSame([], $codes($at(null, 0.6), $at(5.0, null), $at(null, 90)));
     }
 

@@ -7,6 +7,7 @@ namespace Ash\Rails\Causes;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
+use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\JudgedReading;
 use Ash\Rails\Rail;
@@ -18,7 +19,7 @@ final readonly class AllAbsent implements CauseRule
     public function cause(Standing $standing): ?Cause
     {
         return self::holds($standing)
-            ? Cause::from('all_absent', array_map(
+            ? Cause::from(CauseCode::AllAbsent, array_map(
                 static fn (Rail $rail): array => array_map(
                     static fn (JudgedReading $judged): string => "{$judged->reading->place()}: ".Notation::print((float) $judged->reading->volts, Unit::Volt),
                     $standing->volts($rail),

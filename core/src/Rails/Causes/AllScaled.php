@@ -7,6 +7,7 @@ namespace Ash\Rails\Causes;
 use Ash\Quantity\Compare;
 use Ash\Quantity\Notation;
 use Ash\Rails\Cause;
+use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\Standing;
 
@@ -31,7 +32,7 @@ final readonly class AllScaled implements CauseRule
         $off = Compare::below($mean, 0.97) || Compare::above($mean, 1.03);
 
         return $together && $off
-            ? Cause::from('all_scaled', $evidence, 'All rails are off by the same share: reference, feedback or mains selector.')
+            ? Cause::from(CauseCode::AllScaled, $evidence, 'All rails are off by the same share: reference, feedback or mains selector.')
             : null;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Rails\Causes;
 
 use Ash\Rails\Cause;
+use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\Standing;
 
@@ -23,6 +24,6 @@ final readonly class BiasMissing implements CauseRule
                 : [];
         }
 
-        return Cause::from('bias_missing', $evidence, 'The bias rail is missing or weak. Power on the other rails without it destroys three-supply memory: keep the board off.');
+        return Cause::from(CauseCode::BiasMissing, $evidence, 'The bias rail is missing or weak. Power on the other rails without it destroys three-supply memory: keep the board off.');
     }
 }

@@ -8,6 +8,7 @@ use Ash\Quantity\Compare;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
+use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\JudgedReading;
 use Ash\Rails\Rail;
@@ -37,7 +38,7 @@ final readonly class DropInPath implements CauseRule
         }
         $text = trim('Voltage is lost on the way: a connector, a fuse holder, a switch or a thin trace. '.implode(' ', array_unique($figures)));
 
-        return Cause::from('drop_in_path', $evidence, $text);
+        return Cause::from(CauseCode::DropInPath, $evidence, $text);
     }
 
     private static function drop(Rail $rail, JudgedReading $early, JudgedReading $late): ?float

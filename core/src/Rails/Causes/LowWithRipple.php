@@ -7,6 +7,7 @@ namespace Ash\Rails\Causes;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
+use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\JudgedReading;
 use Ash\Rails\Standing;
@@ -33,6 +34,6 @@ final readonly class LowWithRipple implements CauseRule
             array_values($rippled),
         );
 
-        return Cause::from('low_with_ripple', [key($weak) => $evidence], 'One rail is low and rough, the others hold: its filter capacitor or rectifier.');
+        return Cause::from(CauseCode::LowWithRipple, [key($weak) => $evidence], 'One rail is low and rough, the others hold: its filter capacitor or rectifier.');
     }
 }

@@ -7,6 +7,7 @@ namespace Ash\Rails\Causes;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
+use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\Standing;
 
@@ -28,6 +29,6 @@ final readonly class OpenPath implements CauseRule
             }
         }
 
-        return Cause::from('open_path', $evidence, 'The rail leaves the supply and does not arrive: a fuse, a connector or a trace. Walk the path to find between which two points it is lost.');
+        return Cause::from(CauseCode::OpenPath, $evidence, 'The rail leaves the supply and does not arrive: a fuse, a connector or a trace. Walk the path to find between which two points it is lost.');
     }
 }

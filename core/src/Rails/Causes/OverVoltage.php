@@ -7,6 +7,7 @@ namespace Ash\Rails\Causes;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
+use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\Standing;
 
@@ -30,6 +31,6 @@ final readonly class OverVoltage implements CauseRule
             ? 'Too high under load: the regulator or its feedback. Do not connect the board.'
             : 'Too high without load: up to 115 % of nominal this is ordinary cross-regulation. Measure again with some load.';
 
-        return Cause::from('over_voltage', $evidence, $text);
+        return Cause::from(CauseCode::OverVoltage, $evidence, $text);
     }
 }

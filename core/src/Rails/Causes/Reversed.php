@@ -7,6 +7,7 @@ namespace Ash\Rails\Causes;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
+use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\Standing;
 
@@ -26,6 +27,6 @@ final readonly class Reversed implements CauseRule
             }
         }
 
-        return Cause::from('reversed', $evidence, 'The polarity is wrong: a plug or a part the wrong way round. Do not connect the board.');
+        return Cause::from(CauseCode::Reversed, $evidence, 'The polarity is wrong: a plug or a part the wrong way round. Do not connect the board.');
     }
 }

@@ -6,6 +6,7 @@ namespace Ash\Rails\Causes;
 
 use Ash\Quantity\Notation;
 use Ash\Rails\Cause;
+use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\Standing;
 
@@ -25,6 +26,6 @@ final readonly class RippleHigh implements CauseRule
             }
         }
 
-        return Cause::from('ripple_high', $evidence, 'The voltage holds but it is rough: the filter capacitor or rectifier is going, earlier than the voltage shows.');
+        return Cause::from(CauseCode::RippleHigh, $evidence, 'The voltage holds but it is rough: the filter capacitor or rectifier is going, earlier than the voltage shows.');
     }
 }

@@ -7,6 +7,7 @@ namespace Ash\Rails\Causes;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
+use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\Standing;
 
@@ -28,6 +29,6 @@ final readonly class SagsUnderLoad implements CauseRule
             }
         }
 
-        return Cause::from('sags_under_load', $evidence, 'The rail gives way under load: a regulator or pass transistor, a dried filter capacitor, a joint, or a load that draws too much.');
+        return Cause::from(CauseCode::SagsUnderLoad, $evidence, 'The rail gives way under load: a regulator or pass transistor, a dried filter capacitor, a joint, or a load that draws too much.');
     }
 }

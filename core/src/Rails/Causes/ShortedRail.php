@@ -7,6 +7,7 @@ namespace Ash\Rails\Causes;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
+use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\Standing;
 
@@ -20,6 +21,6 @@ final readonly class ShortedRail implements CauseRule
             $evidence["\0{$judged->rail->name}"][] = "{$judged->rail->name}: ".Notation::print((float) $judged->reading->ohmsToGround, Unit::Ohm, 3).' to ground';
         }
 
-        return Cause::from('shorted_rail', $evidence, 'The rail is shorted to ground. Walk along it with a milliohm meter: the capacitor with the lowest reading is nearest to the short.');
+        return Cause::from(CauseCode::ShortedRail, $evidence, 'The rail is shorted to ground. Walk along it with a milliohm meter: the capacitor with the lowest reading is nearest to the short.');
     }
 }

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Batteries;
+
+use Ash\Document\Node;
+use Ash\Logbook\EntryData;
+use Ash\Logbook\Profile;
+use Ash\Logbook\Section;
+
+/** What a description says of the clock circuit: "battery". */
+final readonly class BatterySection implements Section
+{
+    public function fields(): array
+    {
+        return ['battery'];
+    }
+
+    public function read(Node $document, Profile $known): ?BoardNeeds
+    {
+        return $document->has('battery') ? BoardNeeds::read($document->at('battery')) : null;
+    }
+
+    public function learned(\stdClass $document, EntryData $entry): null
+    {
+        return null;
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Document;
+
+/** Identifiers that the client makes, so that sending an entry twice stores it once: 26 characters of Crockford's base 32. */
+final readonly class Ulid
+{
+    public const PATTERN = '^[0-7][0-9A-HJKMNP-TV-Z]{25}$';
+
+    /** @return string in upper case */
+    public static function read(Node $node): string
+    {
+        $ulid = strtoupper($node->string());
+
+        return preg_match('/'.self::PATTERN.'/D', $ulid) === 1 ? $ulid : $node->refuse('must be a ULID (26 characters)');
+    }
+}

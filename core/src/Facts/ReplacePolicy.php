@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Facts;
+
+/** What the bench does with a kind of capacitor on a board. */
+enum ReplacePolicy: string
+{
+    case Bad = 'replace_bad';
+    case Kind = 'replace_kind';
+}

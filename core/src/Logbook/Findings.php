@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Logbook;
+
+/** What a room finds on a job. */
+final readonly class Findings
+{
+    /**
+     * @param list<string>    $known
+     * @param list<Suspect>   $suspects best first
+     * @param list<Step>      $steps    best first
+     * @param list<GateState> $gates
+     * @param list<string>    $forbids  what stands in the way of handing the board back
+     * @param list<Running>   $running  what goes on by itself meanwhile
+     */
+    public function __construct(
+        public array $known = [],
+        public array $suspects = [],
+        public array $steps = [],
+        public array $gates = [],
+        public array $forbids = [],
+        public array $running = [],
+    ) {
+    }
+
+    /** @param list<self> $all */
+    public static function together(array $all): self
+    {
+        return new self(
+            known: array_merge(...array_map(static fn (self $it): array => $it->known, $all)),
+            suspects: array_merge(...array_map(static fn (self $it): array => $it->suspects, $all)),
+            steps: array_merge(...array_map(static fn (self $it): array => $it->steps, $all)),
+            gates: array_merge(...array_map(static fn (self $it): array => $it->gates, $all)),
+            forbids: array_merge(...array_map(static fn (self $it): array => $it->forbids, $all)),
+            running: array_merge(...array_map(static fn (self $it): array => $it->running, $all)),
+        );
+    }
+}

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Logbook;
+
+use Ash\Facts\OpenThing;
+use Ash\Facts\PartsReplaced;
+use Ash\Logbook\Entries\Arrived;
+use Ash\Logbook\Entries\Decision;
+use Ash\Logbook\Entries\FixUndone;
+use Ash\Logbook\Entries\GatePassed;
+use Ash\Logbook\Entries\JobClosed;
+use Ash\Logbook\Entries\PartReplaced;
+use Ash\Logbook\Entries\PhotoTaken;
+use Ash\Logbook\Entries\Pin;
+use Ash\Logbook\Entries\PutBack;
+use Ash\Logbook\Entries\StageEntered;
+use Ash\Logbook\Entries\TakenOut;
+use Ash\Logbook\Entries\WaitingFor;
+use Ash\Logbook\Entries\Words;
+
+/** What the hall itself brings: the entries that belong to no capability, and what follows from them. */
+final readonly class LogbookRoom extends Room
+{
+    public const SYMPTOM = 'symptom';
+    public const OBSERVATION = 'observation';
+    public const ACTION = 'action';
+    public const HAZARD = 'hazard';
+    public const REOPENED = 'reopened';
+    public const WITHDRAWN = 'withdrawn';
+
+    public function name(): string
+    {
+        return 'logbook';
+    }
+
+    public function kinds(): array
+    {
+        return [
+            new EntryKind(self::SYMPTOM, 'symptom', Words::class, Spoken::Needed, Weight::Evidence),
+            new EntryKind(self::OBSERVATION, 'observation', Words::class, Spoken::Needed, Weight::Evidence),
+            new EntryKind(self::ACTION, 'action', Words::class, Spoken::Needed),
+            new EntryKind(PartReplaced::KIND, 'part replaced', PartReplaced::class, Spoken::Repeats, Weight::Change),
+            new EntryKind(self::HAZARD, 'temporary fix', Words::class, Spoken::Needed),
+            new EntryKind(FixUndone::KIND, 'temporary fix undone', FixUndone::class, Spoken::Repeats),
+            new EntryKind(WaitingFor::KIND, 'waiting', WaitingFor::class, Spoken::Repeats),
+            new EntryKind(Arrived::KIND, 'arrived', Arrived::class, Spoken::Repeats),
+            new EntryKind(Decision::KIND, 'decision', Decision::class, Spoken::Needed),
+            new EntryKind(TakenOut::KIND, 'taken out', TakenOut::class, Spoken::Repeats),
+            new EntryKind(PutBack::KIND, 'put back', PutBack::class),
+            new EntryKind(PhotoTaken::KIND, 'photo', PhotoTaken::class),
+            new EntryKind(Pin::KIND, 'pin', Pin::class, Spoken::Needed),
+            new EntryKind(StageEntered::KIND, 'stage', StageEntered::class),
+            new EntryKind(GatePassed::KIND, 'gate passed', GatePassed::class),
+            new EntryKind(JobClosed::KIND, 'outcome', JobClosed::class),
+            new EntryKind(self::REOPENED, 'reopened', Words::class, Spoken::Needed),
+            new EntryKind(self::WITHDRAWN, 'withdrawn', Words::class, Spoken::Needed),
+        ];
+    }
+
+    public function lines(): array
+    {
+        return LogbookLines::rules();
+    }
+
+    public function section(): Section
+    {
+        return new ConnectorsSection();
+    }
+
+    public function findings(Situation $at): Findings
+    {
+        $parts = $at->facts->last(PartsReplaced::class);
+        $hazards = array_map(static fn (OpenThing $it): string => $it->text, $at->open(self::HAZARD));
+
+        return new Findings(
+            known: array_map(static fn (string $part): string => "Replaced {$part}", $parts->parts ?? []),
+            steps: array_values(array_filter([self::ended($at), self::symptom($at), self::waiting($at), self::undo($at, $hazards)])),
+        );
+    }
+
+    private static function ended(Situation $at): ?Step
+    {
+        return $at->outcome === null ? null : new Step('Nothing: '.lcfirst($at->outcome->words()).'.', 'the job has its outcome', null, Urgency::Ended);
+    }
+
+    private static function symptom(Situation $at): ?Step
+    {
+        return $at->symptom !== null ? null
+            : new Step('Write the symptom as it was told.', 'nothing can be proved cured that was never written down', 'line', Urgency::First);
+    }
+
+    private static function waiting(Situation $at): ?Step
+    {
+        $all = $at->open(WaitingFor::KIND);
+        foreach ($all as $it) {
+            if ($it->ready !== null) {
+                return new Step("Take it up again: {$it->text} has arrived.", $it->ready, null, Urgency::Waits);
+            }
+        }
+        if ($all === []) {
+            return null;
+        }
+        $asked = $all[0]->asked === null ? '' : ", asked of {$all[0]->asked}";
+
+        return new Step("Waits for {$all[0]->text}{$asked}.", "since {$all[0]->since->format('j M Y')}", null, Urgency::Waits);
+    }
+
+    /** @param list<string> $hazards */
+    private static function undo(Situation $at, array $hazards): ?Step
+    {
+        return $hazards === [] || !in_array($at->stage, [Stage::Rebuild, Stage::Close], true) ? null
+            : new Step("Undo: {$hazards[0]}.", 'a board is not handed back with a temporary fix open', 'line', Urgency::BeforeLeaving);
+    }
+}

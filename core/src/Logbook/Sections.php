@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Logbook;
+
+use Ash\Document\Node;
+
+/** Reads descriptions of machines: the hall's own fields, then each room's section. */
+final readonly class Sections
+{
+    /** @var list<Section> */
+    private array $sections;
+
+    public function __construct(Section ...$sections)
+    {
+        $this->sections = array_values($sections);
+    }
+
+    /** @throws \Ash\Document\InvalidDocument */
+    public function read(Node $document): Profile
+    {
+        $fields = array_merge(...array_map(static fn (Section $it): array => $it->fields(), $this->sections));
+        $document->only(...Profile::FIELDS, ...$fields);
+        $profile = Profile::bare($document);
+        foreach ($this->sections as $section) {
+            $read = $section->read($document, $profile);
+            $profile = $read === null ? $profile : $profile->with($read);
+        }
+
+        return $profile;
+    }
+
+    /** @return \stdClass|null the document with what the entry has taught; null when it taught nothing */
+    public function learned(\stdClass $document, EntryData $entry): ?\stdClass
+    {
+        $taught = null;
+        foreach ($this->sections as $section) {
+            $taught = $section->learned($taught ?? $document, $entry) ?? $taught;
+        }
+
+        return $taught;
+    }
+}
