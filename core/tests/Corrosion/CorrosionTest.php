@@ -39,8 +39,8 @@ final class CorrosionTest extends TestCase
     public function test_an_ounce_of_copper_has_half_a_milliohm_a_square(): void
     {
         // IACS copper (IEC 60028), 1.724e-8 ohm m over 34.8 um: 0.495 milliohm a square, the trade's half a milliohm.
-        self::assertEqualsWithDelta(0.000495, new Trace(1, 1, 1)->ohms(), 1e-6);
-        self::assertEqualsWithDelta(new Trace(10, 1, 1)->ohms(), new Trace(20, 1, 2)->ohms(), 1e-15);
+        self::assertEqualsWithDelta(0.000495, (new Trace(1, 1, 1))->ohms(), 1e-6);
+        self::assertEqualsWithDelta((new Trace(10, 1, 1))->ohms(), (new Trace(20, 1, 2))->ohms(), 1e-15);
     }
 
     /**
