@@ -4,27 +4,26 @@ declare(strict_types=1);
 
 namespace App\Batteries;
 
+use App\Bench\ChoiceCard;
 use App\Http\Body;
 use App\Http\Errors;
 use App\Logbook\Cards;
-use App\Logbook\ChoiceCard;
 use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\Machine;
 use Ash\Batteries\BatteriesRoom;
-use Ash\Batteries\BatteryNote;
 use Ash\Batteries\BoardNeeds;
 use Ash\Batteries\Chemistry;
+use Ash\Batteries\ClockRead;
 use Ash\Batteries\Option;
 use Ash\Batteries\Suitability;
+use Ash\Batteries\VoltSpan;
 use Ash\Document\Node;
 use Ash\Logbook\Caution;
-use Ash\Logbook\EntryKind;
-use Ash\Logbook\EntryWords;
 use Ash\Logbook\Stage;
 use Ash\Quantity\Notation;
+use Ash\Quantity\Typed;
 use Ash\Quantity\Unit;
-use Ash\Quantity\UnreadableQuantity;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -35,17 +34,17 @@ final readonly class BatteryController
     public function show(Job $job): JsonResponse
     {
         $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
-        $read = Entry::query()->where('board_id', $job->board_id)->where('kind', EntryKind::ClockRead)->orderByDesc('at')->limit(10)->get();
+        $read = Entry::query()->where('board_id', $job->board_id)->where('kind', ClockRead::KIND)->orderByDesc('at')->limit(10)->get();
 
         return new JsonResponse(new BatteryPage(
             Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
-            array_map(static fn (Entry $note): string => $note->at->format('j M Y').': '.BatteryNote::words($note->data), CompleteBattery::notes($job)),
+            array_map(static fn (Entry $note): string => $note->at->format('j M Y').': '.$note->data->sentence(''), CompleteBattery::notes($job)),
             CompleteBattery::polarity($job),
-            self::numbers($profile->battery),
-            array_map(static fn (Chemistry $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Chemistry::cases()),
-            array_map(static fn (Option $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Option::cases()),
+            self::numbers($profile->section(BoardNeeds::class)),
+            ChoiceCard::all(Chemistry::class),
+            ChoiceCard::all(Option::class),
             Cards::itemCards(Cards::items()->where('open_items.board_id', $job->board_id)->where('kind', 'clock')),
-            array_values($read->map(static fn (Entry $it): string => $it->at->format('j M Y').': '.EntryWords::of($it->kind, '', $it->data))->all()),
+            array_values($read->map(static fn (Entry $it): string => $it->at->format('j M Y').': '.$it->data->sentence(''))->all()),
             array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Battery)),
         ));
     }
@@ -77,13 +76,8 @@ final readonly class BatteryController
             if (trim($node->string()) === '') {
                 return null;
             }
-            try {
-                $read = Notation::read($node->string(), $unit);
-            } catch (UnreadableQuantity $problem) {
-                $node->refuse($problem->getMessage());
-            }
 
-            return $read;
+            return Typed::from($node, $unit);
         };
         $charge = ['supply_v' => $value('supply_v', Unit::Volt), 'series_ohm' => $value('series_ohm', Unit::Ohm)];
         $fields = array_filter([
@@ -104,7 +98,7 @@ final readonly class BatteryController
 
         return new OptionCard(
             $it->option->value, $it->option->words(), $it->option->school(), $volts, self::lasting($it), self::charge($it),
-            array_map(static fn (string $need): string => $need === 'resistor' && $it->resistorOhm !== null ? 'a resistor of '.Notation::print($it->resistorOhm, Unit::Ohm, 3).' in all' : strtr($need, '_', ' '), $it->needs), $it->leakOnBoard(), $it->verdict, $it->reasons, self::span($it, $board), $recommended, $recommended ? BatteriesRoom::because($it) : null, $recheck->format(Cards::TIME),
+            array_map(static fn (string $need): string => $need === 'resistor' && $it->resistorOhm !== null ? 'a resistor of '.Notation::print($it->resistorOhm, Unit::Ohm, 3).' in all' : strtr($need, '_', ' '), $it->needs), $it->leakOnBoard(), $it->verdict->value, $it->reasons, self::span($it, $board), $recommended, $recommended ? BatteriesRoom::because($it) : null, $recheck->format(Cards::TIME),
         );
     }
 
@@ -125,14 +119,10 @@ final readonly class BatteryController
         };
     }
 
-    /** The limits take the middle of the strip; what lies beyond is drawn at its edge. */
     private static function span(Suitability $it, BoardNeeds $board): ?SpanCard
     {
-        if ($it->freshV === null || $it->endV === null) {
-            return null;
-        }
-        $share = static fn (float $volts): float => max(0.0, min(1.0, 0.2 + ($volts - $board->minV) / ($board->maxV - $board->minV) * 0.6));
+        $span = VoltSpan::of($it, $board);
 
-        return new SpanCard(0.2, 0.8, $share($it->endV), $share($it->freshV));
+        return $span === null ? null : new SpanCard($span->low, $span->high, $span->end, $span->fresh);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Batteries;
 
-use App\Logbook\ChoiceCard;
+use App\Bench\ChoiceCard;
 use App\Logbook\JobCard;
 use App\Logbook\OpenItemCard;
 use OpenApi\Attributes as OA;

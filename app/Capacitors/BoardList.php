@@ -8,10 +8,11 @@ use App\Logbook\Board;
 use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\Machine;
-use App\Logbook\Record;
 use Ash\Capacitors\BoardCapacitor;
-use Ash\Document\Node;
-use Ash\Logbook\EntryKind;
+use Ash\Capacitors\CapacitorFound;
+use Ash\Capacitors\DescribedCapacitors;
+use Ash\Facts\RailVolts;
+use Ash\Logbook\Entries\PartReplaced;
 use Ash\Logbook\Profile;
 
 /** The capacitors of a job's board: those of the profile, those found while walking over it, which count before it, and what was fitted in their stead. */
@@ -29,41 +30,31 @@ final readonly class BoardList
     {
         $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
         $slot = Board::query()->findOrFail($job->board_id)->slot;
-        $list = $found = [];
-        foreach ($profile->capacitors as $it) {
-            if ($it->text('board') === null || $it->text('board') === $slot) {
+        $list = $found = $parts = [];
+        foreach ($profile->section(DescribedCapacitors::class)->all ?? [] as $it) {
+            if ($it->given->board === null || $it->given->board === $slot) {
                 $list["\0{$it->key}"] = $it;
             }
         }
-        $entries = Entry::query()->where('board_id', $job->board_id)->whereIn('kind', [EntryKind::Capacitor, EntryKind::Part])
-            ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'))->orderBy('at')->orderBy('id')->get();
-        [$parts, $walked] = $entries->partition(static fn (Entry $entry): bool => $entry->kind === EntryKind::Part);
-        foreach ($walked as $entry) {
-            $it = BoardCapacitor::read(Node::of((object) array_diff_key($entry->data, ['asked' => 1])));
-            $list["\0{$it->key}"] = $it;
-            $found["\0{$it->key}"] = $entry;
+        foreach (Entry::standing(CapacitorFound::KIND, PartReplaced::KIND)->where('board_id', $job->board_id)->orderBy('at')->orderBy('id')->get() as $entry) {
+            $data = $entry->data;
+            if ($data instanceof CapacitorFound) {
+                $list["\0{$data->key()}"] = BoardCapacitor::of($data);
+                $found["\0{$data->key()}"] = $entry;
+            } elseif ($data instanceof PartReplaced) {
+                $parts[] = $data;
+            }
         }
-        foreach ($parts as $entry) {
-            $key = "\0".Record::word($entry, 'designator');
-            if (isset($list[$key])) {
-                $list[$key] = $list[$key]->replacedBy(self::fitted($list[$key], $entry->data));
+        // What is found later was there before the part went in, so parts come last whenever they were written down.
+        foreach ($parts as $part) {
+            $at = $list["\0{$part->designator}"] ?? null;
+            if ($at !== null) {
+                $list["\0{$part->designator}"] = $at->replacedBy($part->fitted ?? $at->fittedBy($part->to));
             }
         }
         uksort($list, strnatcmp(...));
 
         return new self($profile, array_values($list), $found);
-    }
-
-    /**
-     * @param array<string, mixed> $part of a part-replaced entry
-     *
-     * @return array<string, mixed>|null what the new one is: from the shelf, or as its marking was written down
-     */
-    private static function fitted(BoardCapacitor $at, array $part): ?array
-    {
-        $fitted = $part['fitted'] ?? null;
-
-        return is_array($fitted) ? array_filter($fitted, is_string(...), ARRAY_FILTER_USE_KEY) : $at->fittedBy(is_string($part['to'] ?? null) ? $part['to'] : '');
     }
 
     public function at(string $key): ?BoardCapacitor
@@ -80,7 +71,7 @@ final readonly class BoardList
     /** What stands on its rail by the profile, in volts. */
     public function railV(BoardCapacitor $it): ?float
     {
-        return $it->rail === null ? null : $this->profile->rail($it->rail)?->nominalV;
+        return $it->given->rail === null ? null : $this->profile->section(RailVolts::class)?->nominalV($it->given->rail);
     }
 
     /** The year that the machine's description gives; parts of it are about as old. */

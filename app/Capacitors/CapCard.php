@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Capacitors;
 
-use App\Rails\StripCard;
+use App\Bench\StripCard;
 use OpenApi\Attributes as OA;
 
 /** A capacitor of the board. */

@@ -10,15 +10,18 @@ use App\Http\Errors;
 use App\Instruments\Meter;
 use App\Instruments\MeterState;
 use App\Logbook\Append;
+use App\Logbook\Cards;
 use App\Logbook\Entry;
+use App\Logbook\House;
 use App\Logbook\Job;
 use App\People\SignedIn;
-use Ash\Capacitors\Kind;
+use Ash\Capacitors\CapacitorRead;
+use Ash\Capacitors\Life;
 use Ash\Capacitors\Marking;
 use Ash\Capacitors\PreferredValues;
+use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
-use Ash\Logbook\EntryDraft;
-use Ash\Document\Ulid;
+use Ash\Logbook\Stage;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -41,16 +44,23 @@ final readonly class CapacitorController
         $at = $query->optional('at_c')?->string();
         $at === null || is_numeric($at) && (float) $at > -60 && (float) $at < 200 || $query->at('at_c')->refuse('must be a temperature in degrees Celsius');
 
-        return new JsonResponse(CapacitorPages::of($job)->substitutes($query->at('cap')->string(), $at === null ? CapacitorPages::BOARD_C : (float) $at));
+        return new JsonResponse(CapacitorPages::of($job)->substitutes($query->at('cap')->string(), $at === null ? Life::BOARD_C : (float) $at));
     }
 
     #[OA\Post(path: '/capacitors/decode', operationId: 'decodeMarking', tags: ['capacitors'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/DecodeBody')), responses: [new OA\Response(response: 200, description: 'what it may mean; nothing when it cannot be read', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DecodedCard::class))), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function decode(Request $request): JsonResponse
     {
-        $body = Body::of($request)->only('marking', 'kind');
-        $kind = $body->has('kind') && !$body->at('kind')->isNull() ? $body->at('kind')->enum(Kind::class) : null;
+        $body = Body::as($request, DecodeBody::class);
 
-        return new JsonResponse(array_map(static fn (Marking $it): DecodedCard => new DecodedCard($it->words(), $it->capacitanceF, $it->ratedV, $it->tolerance['minus_pct'] ?? null, $it->tolerance['plus_pct'] ?? null, $it->scheme, PreferredValues::seriesOf($it->capacitanceF)), Marking::decode($body->at('marking')->text(60), $kind)));
+        return new JsonResponse(array_map(static fn (Marking $it): DecodedCard => new DecodedCard(
+            says: $it->words(),
+            marked_f: $it->capacitanceF,
+            rated_v: $it->ratedV,
+            minus_pct: $it->tolerance['minus_pct'] ?? null,
+            plus_pct: $it->tolerance['plus_pct'] ?? null,
+            scheme: $it->scheme,
+            series: PreferredValues::seriesOf($it->capacitanceF),
+        ), Marking::decode($body->marking, $body->kind)));
     }
 
     #[OA\Post(path: '/jobs/{job}/capacitors/take', operationId: 'takeCapacitance', tags: ['capacitors'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/TakeCapacitanceBody')), responses: [
@@ -58,22 +68,25 @@ final readonly class CapacitorController
     ])]
     public function take(Request $request, Job $job): JsonResponse
     {
-        $body = Body::of($request)->only('id', 'at', 'meter', 'what', 'cap', 'in_circuit', 'visual', 'esr_ohm', 'lead_ohm', 'sure');
-        $id = Ulid::read($body->at('id'));
-        $body->at('at')->instant();
-        $what = $body->at('what')->enum(Take::class);
-        $meter = Meter::query()->where('active', true)->find($body->at('meter')->string()) ?? $body->at('meter')->refuse('there is no such meter, or it is put away');
-        $known = Entry::query()->find($id);
+        $body = Body::as($request, TakeCapacitanceBody::class);
+        $meter = Meter::active($body->meter);
+        $known = Entry::query()->find($body->id);
         if ($known !== null) {
-            return $known->job_id === $job->id ? new JsonResponse(new FaradsTaken(MeterState::Reading->value, 'was taken before', null)) : throw Conflict::at('/id', 'another entry has this id');
+            return $known->job_id === $job->id
+                ? new JsonResponse(new FaradsTaken(MeterState::Reading->value, 'was taken before', null))
+                : throw Conflict::at('/id', 'another entry has this id');
         }
-        $taken = CapacitorMeter::take($meter, $what, $what === Take::Leads ? '' : $body->at('cap')->text(160));
-        if ($taken->refusal !== null || $what === Take::Leads) {
+        $leads = $body->what === Take::Leads;
+        $cap = $leads ? '' : $body->cap ?? throw InvalidDocument::at('/cap', 'is missing');
+        $taken = CapacitorMeter::take($meter, $body->what, $cap);
+        if ($taken->refusal !== null || $leads) {
             return new JsonResponse(new FaradsTaken($taken->refusal->state->value ?? MeterState::Reading->value, $taken->words, $taken->read['esr_ohm'] ?? null));
         }
-        $given = array_intersect_key(get_object_vars($body->object()), array_flip(['in_circuit', 'visual', 'sure', ...($what === Take::Part ? ['esr_ohm', 'lead_ohm'] : [])]));
-        $data = (object) [...$given, ...$taken->read, 'cap' => $body->at('cap')->text(160), 'meter' => $meter->id];
-        Append::to($job->id, EntryDraft::read(Node::of((object) ['id' => $id, 'at' => $body->at('at')->string(), 'kind' => 'cap_reading', 'stage' => 'repair', 'data' => $data])), SignedIn::person($request));
+        $data = (object) [...$body->given(), ...$taken->read, 'cap' => $cap, 'meter' => $meter->id];
+        $draft = House::here()->hall->draft(Node::of((object) [
+            'id' => $body->id, 'at' => $body->at->format(Cards::EXACT), 'kind' => CapacitorRead::KIND, 'stage' => Stage::Repair->value, 'data' => $data,
+        ]));
+        Append::to($job->id, $draft, SignedIn::person($request));
 
         return new JsonResponse(new FaradsTaken(MeterState::Reading->value, '', null));
     }

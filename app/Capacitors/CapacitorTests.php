@@ -6,9 +6,11 @@ namespace App\Capacitors;
 
 use App\Logbook\Entry;
 use App\Logbook\Job;
+use Ash\Capacitors\CapacitorRead;
 use Ash\Capacitors\Standing;
 use Ash\Capacitors\Taken;
-use Ash\Logbook\EntryKind;
+use Ash\Facts\CapacitorKind;
+use Ash\Logbook\Entries\PartReplaced;
 use Illuminate\Support\Facades\DB;
 
 /** The last word on each original capacitor, and the shop's history of its kind and age. Follows from the record and can be made again from it. */
@@ -27,15 +29,15 @@ final readonly class CapacitorTests
         }
         $list = BoardList::of($job);
         $at = $list->at($cap);
-        $entries = $at?->original === null ? [] : Entry::query()->where('board_id', $job->board_id)->whereIn('kind', [EntryKind::CapReading, EntryKind::Part])
-            ->whereRaw('COALESCE(JSON_VALUE(data, \'$.cap\'), JSON_VALUE(data, \'$.designator\')) = ?', [$cap])
-            ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'))->orderBy('at')->orderBy('id')->get()->all();
+        $entries = $at?->original === null ? [] : Entry::standing(CapacitorRead::KIND, PartReplaced::KIND)->where('board_id', $job->board_id)
+            ->whereRaw('COALESCE(JSON_VALUE(data, \'$.cap\'), JSON_VALUE(data, \'$.designator\')) = ?', [$cap])->orderBy('at')->orderBy('id')->get()->all();
         $replaced = false;
         $readings = [];
         foreach ($entries as $entry) {
-            $replaced = $replaced || $entry->kind === EntryKind::Part;
-            if (!$replaced) {
-                $readings[$entry->job_id][] = $entry;
+            $data = $entry->data;
+            $replaced = $replaced || $data instanceof PartReplaced;
+            if (!$replaced && $data instanceof CapacitorRead) {
+                $readings[$entry->job_id][] = Taken::recorded($data);
                 $last = $entry;
             }
         }
@@ -44,17 +46,17 @@ final readonly class CapacitorTests
             return;
         }
         $part = $at->original;
-        $standing = Standing::of($part, array_map(static fn (Entry $it): Taken => Taken::recorded($it->data), $readings[$last->job_id]), $list->railV($at));
+        $standing = Standing::of($part, $readings[$last->job_id], $list->railV($at));
         DB::table('capacitor_tests')->insert([
             'board_id' => $job->board_id, 'cap_key' => $cap, 'job_id' => $last->job_id, 'entry_id' => $last->id, 'kind' => $part->kind->value, 'year' => $list->year(), 'marked_f' => $part->markedF, 'rated_v' => $part->ratedV,
-            'verdict' => $standing->verdict, 'proven' => $standing->proven, 'at' => $last->at->format('Y-m-d H:i:s.v'), 'current' => true, 'replaced' => $replaced,
+            'verdict' => $standing->verdict->value, 'proven' => $standing->proven, 'at' => $last->at->format('Y-m-d H:i:s.v'), 'current' => true, 'replaced' => $replaced,
         ]);
     }
 
     /** @return array{int, int} tested and bad parts of this kind and about this age, on other boards */
-    public static function history(string $kind, ?int $year, string $board): array
+    public static function history(CapacitorKind $kind, ?int $year, string $board): array
     {
-        $row = DB::table('capacitor_tests')->where('kind', $kind)->where('proven', true)->where('board_id', '<>', $board)
+        $row = DB::table('capacitor_tests')->where('kind', $kind->value)->where('proven', true)->where('board_id', '<>', $board)
             ->when($year !== null, static fn ($query) => $query->whereBetween('year', [(int) $year - self::YEARS, (int) $year + self::YEARS]))
             ->selectRaw("COUNT(*) AS tested, COALESCE(SUM(verdict = 'replace'), 0) AS bad")->first();
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Capacitors;
 
 use App\Shelf\ShelfCard;
+use Ash\Capacitors\ChoiceVerdict;
 use OpenApi\Attributes as OA;
 
 /** A part of the shelf beside the original. */
@@ -28,5 +29,10 @@ final readonly class SubstituteChoice
         #[OA\Property(description: 'at the board')]
         public ?string $life,
     ) {
+    }
+
+    public function fits(): bool
+    {
+        return $this->verdict !== ChoiceVerdict::No->value;
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Corrosion;
 
-use App\Rails\StripCard;
+use App\Bench\StripCard;
 use OpenApi\Attributes as OA;
 
 /** A place that the leak touched, and its continuity as it was last read. */

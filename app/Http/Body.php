@@ -6,12 +6,39 @@ namespace App\Http;
 
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
+use Ash\Document\Shape;
 use Illuminate\Http\Request;
 
 /** A request's JSON body, read as strictly as bin/ash reads its document. */
 final readonly class Body
 {
     public const MAX_BYTES = 2_000_000;
+
+    /**
+     * @template T of object
+     *
+     * @param class-string<T> $class with a shape
+     *
+     * @return T
+     */
+    public static function as(Request $request, string $class): object
+    {
+        return Shape::of($class)->read(self::of($request));
+    }
+
+    /**
+     * A form with a file: every field is text.
+     *
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T
+     */
+    public static function form(Request $request, string $class): object
+    {
+        return Shape::of($class)->read(Node::of((object) array_filter($request->request->all(), is_string(...))));
+    }
 
     public static function of(Request $request): Node
     {

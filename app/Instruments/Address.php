@@ -17,14 +17,13 @@ final readonly class Address
     {
     }
 
-    public static function read(Node $host, Node $port): self
+    public static function host(Node $node): string
     {
-        $ip = $host->text(45);
-        if (filter_var($ip, FILTER_VALIDATE_IP) === false || !IpUtils::checkIp($ip, self::ALLOWED)) {
-            $host->refuse('must be a loopback or private IP address, such as 127.0.0.1 or 192.168.1.20');
-        }
+        $ip = $node->text(45);
 
-        return new self($ip, $port->integer(1, 65535));
+        return filter_var($ip, FILTER_VALIDATE_IP) !== false && IpUtils::checkIp($ip, self::ALLOWED)
+            ? $ip
+            : $node->refuse('must be a loopback or private IP address, such as 127.0.0.1 or 192.168.1.20');
     }
 
     public function uri(): string

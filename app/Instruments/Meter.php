@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Instruments;
 
+use Ash\Document\InvalidDocument;
 use Ash\Rails\MeterAccuracy;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
@@ -39,6 +40,12 @@ final class Meter extends Model
     protected function casts(): array
     {
         return ['reading_pct' => 'float', 'counts' => 'float', 'resolution_v' => 'float', 'loss_hz' => 'float', 'standin' => 'boolean', 'active' => 'boolean'];
+    }
+
+    /** @throws InvalidDocument at /meter, when there is none or it is put away */
+    public static function active(string $id): self
+    {
+        return self::query()->where('active', true)->find($id) ?? throw InvalidDocument::at('/meter', 'there is no such meter, or it is put away');
     }
 
     public function accuracy(): MeterAccuracy

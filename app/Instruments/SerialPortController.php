@@ -6,7 +6,7 @@ namespace App\Instruments;
 
 use App\Http\Body;
 use App\Http\Errors;
-use Ash\Document\Node;
+use Ash\Document\InvalidDocument;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OpenApi\Attributes as OA;
@@ -22,13 +22,13 @@ final readonly class SerialPortController
     #[OA\Post(path: '/serial-ports', operationId: 'addSerialPort', tags: ['instruments'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SerialPortBody')), responses: [new OA\Response(response: 201, description: 'added', content: new OA\JsonContent(ref: SerialPortCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function store(Request $request): JsonResponse
     {
-        return new JsonResponse(SerialPortCard::of(SerialPort::query()->create(self::read(Body::of($request), null))), 201);
+        return new JsonResponse(SerialPortCard::of(SerialPort::query()->create(self::read($request, null))), 201);
     }
 
     #[OA\Put(path: '/serial-ports/{port}', operationId: 'changeSerialPort', tags: ['instruments'], parameters: [new OA\PathParameter(name: 'port', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SerialPortBody')), responses: [new OA\Response(response: 200, description: 'changed', content: new OA\JsonContent(ref: SerialPortCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function update(Request $request, SerialPort $port): JsonResponse
     {
-        $port->update(self::read(Body::of($request), $port));
+        $port->update(self::read($request, $port));
 
         return new JsonResponse(SerialPortCard::of($port));
     }
@@ -44,22 +44,20 @@ final readonly class SerialPortController
     #[OA\Put(path: '/serial-ports/{port}/scene', operationId: 'chooseTesterScene', tags: ['instruments'], parameters: [new OA\PathParameter(name: 'port', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SceneBody')), responses: [new OA\Response(response: 200, description: 'the stand-in tester\'s scene', content: new OA\JsonContent(ref: SceneCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function chooseScene(Request $request, SerialPort $port): JsonResponse
     {
-        $body = Body::of($request)->only('scene');
+        $body = Body::as($request, SceneBody::class);
         abort_unless($port->standin, 404);
 
-        return new JsonResponse(Scene::at($port->address(), $body->at('scene')->text(60)));
+        return new JsonResponse(Scene::at($port->address(), $body->scene));
     }
 
-    /** @return array<string, mixed> */
-    private static function read(Node $body, ?SerialPort $port): array
+    /** @return array<string, string|int|bool> */
+    private static function read(Request $request, ?SerialPort $port): array
     {
-        $body->only('name', 'host', 'port', 'active');
-        $address = Address::read($body->at('host'), $body->at('port'));
-        $name = $body->at('name');
-        if (SerialPort::query()->where('name', $name->text(120))->whereKeyNot($port->id ?? '')->exists()) {
-            $name->refuse('there is a serial port of this name already');
+        $body = Body::as($request, SerialPortBody::class);
+        if (SerialPort::query()->where('name', $body->name)->whereKeyNot($port->id ?? '')->exists()) {
+            throw InvalidDocument::at('/name', 'there is a serial port of this name already');
         }
 
-        return ['name' => $name->text(120), 'host' => $address->host, 'port' => $address->port, 'active' => $body->optional('active')?->bool() ?? $port->active ?? true];
+        return ['name' => $body->name, 'host' => $body->host, 'port' => $body->port, 'active' => $body->active ?? $port->active ?? true];
     }
 }

@@ -14,7 +14,6 @@ final readonly class BoardPage
      * @param list<JobCard>      $jobs
      * @param list<OpenItemCard> $hazards
      * @param list<EntryCard>    $entries
-     * @param list<PlacePoint>   $places
      * @param list<PhotoCard>    $photos
      */
     public function __construct(
@@ -32,8 +31,6 @@ final readonly class BoardPage
         public array $entries,
         #[OA\Property(description: 'cursor of the next page')]
         public ?string $next_before,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: PlacePoint::class))]
-        public array $places,
         #[OA\Property(type: 'array', items: new OA\Items(ref: PhotoCard::class), description: 'the latest, in time order')]
         public array $photos,
     ) {

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
-use Ash\Logbook\EntryKind;
-use Ash\Logbook\EntryWords;
 use Ash\Logbook\Outcome;
 use Ash\Logbook\Stage;
 use Illuminate\Database\Query\Builder;
@@ -15,6 +13,9 @@ use Illuminate\Support\Facades\DB;
 final readonly class Cards
 {
     public const TIME = 'Y-m-d\TH:i:s.v\Z';
+
+    /** An instant as it was given, with its offset. */
+    public const EXACT = 'Y-m-d\TH:i:s.uP';
 
     /** The columns that an entry's card needs. */
     public const ENTRY = ['id', 'job_id', 'board_id', 'kind', 'stage', 'at', 'author', 'minutes', 'text', 'data', 'corrects_id'];
@@ -41,19 +42,32 @@ final readonly class Cards
         );
     }
 
+    /** An entry's structured part as a form takes it: what is stored, without the number of its form. */
+    public static function data(Entry $entry): \stdClass
+    {
+        $data = json_decode((string) $entry->getRawOriginal('data'));
+        $data = $data instanceof \stdClass ? $data : new \stdClass();
+        unset($data->form);
+
+        return $data;
+    }
+
     /** @param array<string, string> $correctedBy by the entry corrected */
     public static function entry(object $row, array $correctedBy): EntryCard
     {
         $r = new Row($row);
-        $kind = EntryKind::from($r->string('kind'));
-        $data = json_decode($r->string('data'), true);
-        $data = is_array($data) ? $data : [];
-        $verdict = $data['verdict'] ?? null;
+        $kinds = House::here()->hall->kinds;
+        $kind = $r->string('kind');
+        $data = json_decode($r->string('data'));
+        $data = $data instanceof \stdClass ? $data : new \stdClass();
+        $verdict = $data->verdict ?? null;
+        unset($data->form);
+        $said = $kinds->sentence($kind, $r->string('text'), $kinds->stored($kind, $r->string('data')));
 
         return new EntryCard(
-            $r->string('id'), $r->string('job_id'), $r->text('board_id'), $kind->value, $kind->words(), Stage::from($r->string('stage'))->words(),
-            self::time($r->string('at')), $r->string('author'), $r->int('minutes'), EntryWords::of($kind, $r->string('text'), $data),
-            is_string($verdict) ? $verdict : null, (object) $data, $r->string('text'), $r->text('corrects_id'), $correctedBy[$r->string('id')] ?? null,
+            $r->string('id'), $r->string('job_id'), $r->text('board_id'), $kind, $kinds->all[$kind]->words ?? $kind, Stage::from($r->string('stage'))->words(),
+            self::time($r->string('at')), $r->string('author'), $r->int('minutes'), $said,
+            is_string($verdict) ? $verdict : null, $data, $r->string('text'), $r->text('corrects_id'), $correctedBy[$r->string('id')] ?? null,
         );
     }
 

@@ -4,27 +4,28 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
-use Ash\Logbook\EntryKind;
+use Ash\Logbook\EntryData;
 use Ash\Logbook\Stage;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 
 /**
  * One entry of the record. Never changed and never deleted: the database refuses both.
  *
- * @property string               $id          ULID made by the client
- * @property string               $job_id
- * @property ?string              $board_id
- * @property EntryKind            $kind
- * @property Stage                $stage
- * @property CarbonImmutable      $at
- * @property ?string              $person_id
- * @property string               $author
- * @property int                  $minutes
- * @property string               $text
- * @property array<string, mixed> $data
- * @property ?string              $corrects_id
- * @property string               $fingerprint SHA-256 of what was handed in
- * @property CarbonImmutable      $received_at
+ * @property string          $id          ULID made by the client
+ * @property string          $job_id
+ * @property ?string         $board_id
+ * @property string          $kind        its name, as a room brings it
+ * @property Stage           $stage
+ * @property CarbonImmutable $at
+ * @property ?string         $person_id
+ * @property string          $author
+ * @property int             $minutes
+ * @property string          $text
+ * @property EntryData       $data
+ * @property ?string         $corrects_id
+ * @property string          $fingerprint SHA-256 of what was handed in
+ * @property CarbonImmutable $received_at
  */
 final class Entry extends ClientKeyed
 {
@@ -32,11 +33,43 @@ final class Entry extends ClientKeyed
     protected function casts(): array
     {
         return [
-            'kind' => EntryKind::class,
             'stage' => Stage::class,
             'at' => 'immutable_datetime',
             'received_at' => 'immutable_datetime',
-            'data' => 'array',
+            'data' => EntryDataCast::class,
         ];
+    }
+
+    /**
+     * Entries of these kinds that stand: no later one corrects or withdraws them.
+     *
+     * @return Builder<self>
+     */
+    public static function standing(string ...$kinds): Builder
+    {
+        return self::query()->whereIn('kind', $kinds)
+            ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'));
+    }
+
+    /** In words, the same on screen, on paper and in exports. */
+    public function says(bool $withText = true): string
+    {
+        return House::here()->hall->kinds->sentence($this->kind, $withText ? $this->text : '', $this->data);
+    }
+
+    /**
+     * Its data, when they are of this type; null for another kind's and for what cannot be read.
+     *
+     * @template T of EntryData
+     *
+     * @param class-string<T> $class
+     *
+     * @return T|null
+     */
+    public function as(string $class): ?EntryData
+    {
+        $data = $this->data;
+
+        return $data instanceof $class ? $data : null;
     }
 }

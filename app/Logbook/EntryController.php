@@ -7,9 +7,12 @@ namespace App\Logbook;
 use App\Http\Body;
 use App\Http\Errors;
 use App\People\SignedIn;
-use Ash\Logbook\EntryDraft;
-use Ash\Logbook\EntryWords;
-use Ash\Logbook\QuickLine;
+use Ash\Document\InvalidDocument;
+use Ash\Logbook\Entries\Arrived;
+use Ash\Logbook\Entries\FixUndone;
+use Ash\Logbook\EntryData;
+use Ash\Logbook\Kinds;
+use Ash\Logbook\LineSaid;
 use Ash\Logbook\UnclearLine;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,7 +29,7 @@ final readonly class EntryController
     ])]
     public function store(Request $request, string $job): JsonResponse
     {
-        [$entry, $created] = Append::to($job, EntryDraft::read(Body::of($request)), SignedIn::person($request));
+        [$entry, $created] = Append::to($job, House::here()->hall->draft(Body::of($request)), SignedIn::person($request));
         $card = Cards::entries([DB::table('entries')->where('id', $entry->id)->first() ?? abort(404)])[0];
 
         return new JsonResponse(new EntryStored($card, $created), $created ? 201 : 200);
@@ -35,14 +38,28 @@ final readonly class EntryController
     #[OA\Post(path: '/logbook/line', operationId: 'previewLine', tags: ['logbook'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/LineBody')), responses: [new OA\Response(response: 200, description: 'what the line would become', content: new OA\JsonContent(ref: LinePreview::class)), new OA\Response(response: 422, description: 'the line is not clear', content: new OA\JsonContent(ref: Errors::class))])]
     public function preview(Request $request): JsonResponse
     {
-        $line = Body::of($request)->only('line')->at('line');
+        $line = Body::as($request, LineBody::class)->line;
+        $hall = House::here()->hall;
         try {
-            $quick = QuickLine::parse($line->text(2000));
+            $said = $hall->lines->read($line);
+            $kind = $hall->kinds->all[$said->kind];
+            $says = $hall->kinds->sentence($said->kind, $said->text, self::previewed($said, $hall->kinds));
         } catch (UnclearLine $problem) {
-            $line->refuse($problem->getMessage());
+            throw InvalidDocument::at('/line', $problem->getMessage());
+        } catch (InvalidDocument $fault) {
+            throw str_starts_with($fault->pointer, LineSaid::POINTER) ? InvalidDocument::at('/line', $fault->detail) : $fault;
         }
-        $says = EntryWords::of($quick->kind, $quick->text, [...$quick->data, ...($quick->match === null ? [] : ['what' => $quick->match])]);
 
-        return new JsonResponse(new LinePreview($quick->kind->value, $quick->kind->words(), $says, $quick->minutes));
+        return new JsonResponse(new LinePreview($kind->name, $kind->words, $says, $said->minutes));
+    }
+
+    /** Which open item is meant is found when the line is kept; until then its words stand for it. */
+    private static function previewed(LineSaid $said, Kinds $kinds): EntryData
+    {
+        return match (true) {
+            $said->match === null => $said->read($kinds),
+            $said->kind === FixUndone::KIND => new FixUndone('', $said->match),
+            default => new Arrived('', $said->match),
+        };
     }
 }

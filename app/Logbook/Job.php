@@ -54,6 +54,17 @@ final class Job extends Model
         ];
     }
 
+    /**
+     * What was opened on this job, or on a board of its machine by another one.
+     *
+     * @param \Illuminate\Database\Eloquent\Builder<OpenItem> $query
+     */
+    public function ours(\Illuminate\Database\Eloquent\Builder $query): void
+    {
+        $boards = Board::query()->select('id')->where('machine_id', $this->machine_id);
+        $query->where('job_id', $this->id)->orWhereIn('board_id', $boards);
+    }
+
     public function label(): string
     {
         return sprintf('J-%04d', $this->number);

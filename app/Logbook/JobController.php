@@ -4,15 +4,14 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use App\Bench\ChoiceCard;
 use App\Http\Body;
 use App\Http\Errors;
+use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Ash\Logbook\Caution;
 use Ash\Logbook\Outcome;
-use Ash\Logbook\Profile;
-use Ash\Logbook\QuickLine;
 use Ash\Logbook\Stage;
-use Ash\Document\Ulid;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -48,20 +47,21 @@ final readonly class JobController
     #[OA\Post(path: '/jobs', operationId: 'openJob', tags: ['logbook'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/JobBody')), responses: [new OA\Response(response: 201, description: 'taken in', content: new OA\JsonContent(ref: JobCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function store(Request $request): JsonResponse
     {
-        $body = Body::of($request)->only('id', 'machine', 'board', 'title', 'owner', 'at', 'allowance_minutes');
-        $machine = Machine::query()->find($body->at('machine')->string()) ?? $body->at('machine')->refuse('there is no such machine');
-        $board = Board::query()->where('machine_id', $machine->id)->find($body->at('board')->string()) ?? $body->at('board')->refuse('is not a board of this machine');
-        $at = CarbonImmutable::instance($body->at('at')->instant())->utc();
+        $body = Body::as($request, JobBody::class);
+        $machine = Machine::query()->find($body->machine) ?? throw InvalidDocument::at('/machine', 'there is no such machine');
+        $board = Board::query()->where('machine_id', $machine->id)->find($body->board) ?? throw InvalidDocument::at('/board', 'is not a board of this machine');
+        $at = CarbonImmutable::instance($body->at)->utc();
         if ($at->greaterThan(now()->addDay())) {
-            $body->at('at')->refuse('lies more than a day ahead: check the clock of this device');
+            throw InvalidDocument::at('/at', 'lies more than a day ahead: check the clock of this device');
         }
-        $fields = [
-            'id' => Ulid::read($body->at('id')), 'machine_id' => $machine->id, 'board_id' => $board->id,
-            'title' => $body->at('title')->text(160), 'owner' => $body->at('owner')->text(160),
-            ...($body->has('allowance_minutes') ? ['allowance_minutes' => $body->at('allowance_minutes')->integer(1, 60_000)] : []),
-            'opened_at' => $at, 'last_entry_at' => $at,
-        ];
-        [$job, $created] = OpenJob::with($fields, $machine);
+        [$job, $created] = OpenJob::with(new Intake(
+            id: $body->id,
+            board: $board,
+            title: $body->title,
+            owner: $body->owner,
+            at: $at,
+            allowanceMinutes: $body->allowanceMinutes,
+        ), $machine);
 
         return new JsonResponse(self::card($job->id), $created ? 201 : 200);
     }
@@ -71,7 +71,7 @@ final readonly class JobController
     {
         $row = Cards::jobs()->addSelect('machines.profile')->where('jobs.id', $job)->first() ?? abort(404);
         $r = new Row($row);
-        $profile = Profile::read(Node::parse($r->string('profile')));
+        $profile = House::here()->hall->profile(Node::parse($r->string('profile')));
         $entries = DB::table('entries')->where('job_id', $job)->orderBy('at')->orderBy('id')->get(Cards::ENTRY);
         $sheet = json_decode($r->string('sheet'), true);
         $sheetCard = Cards::sheet(is_array($sheet) ? $sheet : []);
@@ -83,12 +83,10 @@ final readonly class JobController
             self::stages($stage, $sheetCard, $entries->pluck('stage')->unique()->all()),
             Cards::entries($entries, true),
             Cards::itemCards(Cards::items()->where('job_id', $job)),
-            self::runs($job),
             array_values(DB::table('boards')->where('machine_id', $r->string('machine_id'))->orderBy('slot')->get()->map(BoardController::card(...))->all()),
             array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautionsAt($stage)),
             self::examples(),
             array_map(static fn (Outcome $outcome): ChoiceCard => new ChoiceCard($outcome->value, $outcome->words()), Outcome::cases()),
-            $profile->rails !== [],
         ));
     }
 
@@ -112,25 +110,11 @@ final readonly class JobController
         ), Stage::cases());
     }
 
-    /** @return list<RunCard> */
-    private static function runs(string $job): array
-    {
-        $runs = DB::table('runs')->leftJoin('readings', static fn ($join) => $join->on('readings.run_id', '=', 'runs.id')->where('superseded', false))
-            ->where('job_id', $job)->groupBy('runs.id', 'started_at', 'author', 'repeats_id')->orderByDesc('started_at')->limit(20)
-            ->get(['runs.id', 'started_at', 'author', 'repeats_id', DB::raw('COUNT(entry_id) AS readings')]);
-
-        return array_values($runs->map(static function (object $row): RunCard {
-            $r = new Row($row);
-
-            return new RunCard($r->string('id'), Cards::time($r->string('started_at')), $r->string('author'), $r->int('readings'), $r->text('repeats_id'));
-        })->all());
-    }
-
     /** @return list<ExampleCard> */
     private static function examples(): array
     {
         $examples = [];
-        foreach (QuickLine::examples() as $word => $example) {
+        foreach (House::here()->hall->lines->examples() as $word => $example) {
             $examples[] = new ExampleCard($word, $example);
         }
 

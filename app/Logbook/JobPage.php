@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use App\Bench\ChoiceCard;
 use OpenApi\Attributes as OA;
 
 /** A job whole. */
@@ -14,7 +15,6 @@ final readonly class JobPage
      * @param list<StageCard>    $stages
      * @param list<EntryCard>    $entries
      * @param list<OpenItemCard> $open_items
-     * @param list<RunCard>      $runs
      * @param list<BoardCard>    $boards
      * @param list<string>       $cautions
      * @param list<ExampleCard>  $examples
@@ -31,8 +31,6 @@ final readonly class JobPage
         public array $entries,
         #[OA\Property(type: 'array', items: new OA\Items(ref: OpenItemCard::class))]
         public array $open_items,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: RunCard::class))]
-        public array $runs,
         #[OA\Property(type: 'array', items: new OA\Items(ref: BoardCard::class))]
         public array $boards,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
@@ -41,8 +39,6 @@ final readonly class JobPage
         public array $examples,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class))]
         public array $outcomes,
-        #[OA\Property()]
-        public bool $has_rails,
     ) {
     }
 }

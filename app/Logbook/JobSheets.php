@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
-use Ash\Logbook\JobSheet;
-
 /** A job's head, read anew from the record when something beside the record has changed it. */
 final readonly class JobSheets
 {
     public static function renew(string $jobId): void
     {
         $job = Job::query()->lockForUpdate()->findOrFail($jobId);
-        $job->sheet = SheetDocument::of(JobSheet::of(ReadFacts::of($job, Machine::query()->findOrFail($job->machine_id)->readProfile())));
+        $job->sheet = SheetDocument::of(Gathered::sheet($job, Machine::query()->findOrFail($job->machine_id)->readProfile()));
         $job->save();
     }
 }

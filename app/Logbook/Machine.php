@@ -27,6 +27,6 @@ final class Machine extends Model
 
     public function readProfile(): Profile
     {
-        return Profile::read(Node::parse($this->profile));
+        return House::here()->hall->profile(Node::parse($this->profile));
     }
 }

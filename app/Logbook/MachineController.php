@@ -8,12 +8,7 @@ use App\Http\Body;
 use App\Http\Errors;
 use App\People\SignedIn;
 use Ash\Logbook\Caution;
-use Ash\Logbook\Profile;
-use Ash\Quantity\Notation;
-use Ash\Quantity\Unit;
-use Ash\Rails\Limits;
-use Ash\Rails\Rail;
-use Ash\Rails\TestPoint;
+use Ash\Logbook\SourceNote;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -52,17 +47,13 @@ final readonly class MachineController
     public function show(Machine $machine): JsonResponse
     {
         $profile = $machine->readProfile();
-        $budget = $profile->budget;
         $jobs = Cards::jobs()->where('jobs.machine_id', $machine->id)->orderByDesc('opened_at')->limit(30)->get();
 
         return new JsonResponse(new MachinePage(
             self::card($machine, Board::query()->where('machine_id', $machine->id)->orderBy('slot')->get()->all()),
             $machine->revision,
             $machine->profile,
-            array_values(array_map(static fn (Rail $rail): RailCard => self::rail($rail, $profile), $profile->rails)),
-            array_map(static fn (array $rail, int $i): LoadCard => new LoadCard($rail['name'], $budget->reasons[$i] ?? '', $rail['verdict']), $budget->rails ?? [], array_keys($budget->rails ?? [])),
-            $budget === null ? [] : array_slice($budget->reasons, count($budget->rails)),
-            array_map(static fn (array $note): SourceNoteCard => new SourceNoteCard($note['source'], $note['note']), $profile->sourceNotes),
+            array_map(static fn (SourceNote $note): SourceNoteCard => new SourceNoteCard($note->source, $note->note), $profile->sourceNotes),
             array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautions),
             Cards::jobCards($jobs),
         ));
@@ -80,21 +71,5 @@ final readonly class MachineController
             static fn (Board $board): BoardCard => new BoardCard($board->id, $board->slot, $board->name, $board->serial),
             array_values($boards),
         ));
-    }
-
-    private static function rail(Rail $rail, Profile $profile): RailCard
-    {
-        return new RailCard(
-            $rail->name,
-            Notation::print($rail->nominalV, Unit::Volt),
-            $rail->limits->words(),
-            Limits::wide($rail->nominalV)->words(),
-            $rail->rippleMaxMvpp === null ? null : Notation::plain($rail->rippleMaxMvpp).' mVpp',
-            $rail->needsLoad,
-            $rail->optional,
-            $rail->protects,
-            $profile->feeds["\0{$rail->name}"] ?? [],
-            array_map(static fn (TestPoint $point): string => $point->name.($point->point === null ? '' : " ({$point->point->value})"), $profile->testPoints["\0{$rail->name}"] ?? []),
-        );
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use App\Http\Conflict;
-use Ash\Logbook\JobSheet;
 use Ash\Logbook\Stage;
 use Illuminate\Support\Facades\DB;
 
@@ -15,29 +14,38 @@ final readonly class OpenJob
     /** Minutes a job is allowed when nobody says otherwise: a working day. */
     private const ALLOWANCE = 480;
 
-    /**
-     * @param array<string, mixed> $fields id, machine_id, board_id, title, owner, opened_at, last_entry_at
-     *
-     * @return array{Job, bool} the job, and whether it is new: the same intake sent twice is one job
-     */
-    public static function with(array $fields, Machine $machine): array
+    /** @return array{Job, bool} the job, and whether it is new: the same intake sent twice is one job */
+    public static function with(Intake $it, Machine $machine): array
     {
-        return DB::transaction(static function () use ($fields, $machine): array {
-            $known = Job::query()->where('id', $fields['id'])->first();
+        return DB::transaction(static function () use ($it, $machine): array {
+            $known = Job::query()->where('id', $it->id)->first();
             if ($known !== null) {
-                return $known->machine_id === $fields['machine_id'] && $known->title === $fields['title'] ? [$known, false] : throw Conflict::at('/id', 'another job has this id');
+                return $known->machine_id === $machine->id && $known->title === $it->title ? [$known, false] : throw Conflict::at('/id', 'another job has this id');
             }
-            $job = Job::query()->create([...self::defaults(), ...$fields]);
-            $job->sheet = SheetDocument::of(JobSheet::of(ReadFacts::of($job, $machine->readProfile())));
+            $job = self::create($it, $machine);
+            $job->sheet = SheetDocument::of(Gathered::sheet($job, $machine->readProfile()));
             $job->save();
 
             return [$job, true];
         }, 3);
     }
 
-    /** @return array<string, mixed> a job before its first entry */
-    public static function defaults(): array
+    /** A job before its first entry. */
+    public static function create(Intake $it, Machine $machine): Job
     {
-        return ['state' => 'open', 'stage' => Stage::Intake, 'minutes' => 0, 'allowance_minutes' => self::ALLOWANCE, 'sheet' => []];
+        return Job::query()->create([
+            'id' => $it->id,
+            'machine_id' => $machine->id,
+            'board_id' => $it->board->id,
+            'title' => $it->title,
+            'owner' => $it->owner,
+            'state' => 'open',
+            'stage' => Stage::Intake,
+            'minutes' => 0,
+            'allowance_minutes' => $it->allowanceMinutes ?? self::ALLOWANCE,
+            'sheet' => [],
+            'opened_at' => $it->at,
+            'last_entry_at' => $it->at,
+        ]);
     }
 }

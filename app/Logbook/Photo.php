@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use Ash\Document\InvalidDocument;
-use Ash\Logbook\EntryKind;
+use Ash\Logbook\Entries\PhotoTaken;
+use Ash\Logbook\Entries\Pin;
 use Carbon\CarbonImmutable;
 
 /**
@@ -33,22 +34,17 @@ final class Photo extends ClientKeyed
         return storage_path('app/photos/'.$this->id.($thumbnail ? '.thumb' : '').'.jpg');
     }
 
-    /**
-     * @param array<string, mixed> $data of a photo or a pin
-     *
-     * @return array<string, mixed> a pin with its number on the photo
-     */
-    public static function complete(Job $job, EntryKind $kind, array $data): array
+    /** A picture must be this job's; a pin gets its number on it. */
+    public static function complete(Job $job, PhotoTaken|Pin $data): PhotoTaken|Pin
     {
-        $id = is_string($data['photo'] ?? null) ? $data['photo'] : '';
-        if (!self::query()->where('job_id', $job->id)->where('id', $id)->exists()) {
+        if (!self::query()->where('job_id', $job->id)->where('id', $data->photo)->exists()) {
             throw InvalidDocument::at('/data/photo', 'is not a photo of this job');
         }
-        if ($kind === EntryKind::Photo) {
+        if ($data instanceof PhotoTaken) {
             return $data;
         }
-        $pins = Entry::query()->where('job_id', $job->id)->where('kind', EntryKind::Pin)->where('data->photo', $id)->count();
+        $pins = Entry::query()->where('job_id', $job->id)->where('kind', Pin::KIND)->where('data->photo', $data->photo)->count();
 
-        return [...$data, 'number' => $pins + 1];
+        return new Pin($data->photo, $data->x, $data->y, $pins + 1);
     }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
-use Ash\Logbook\EntryKind;
+use Ash\Logbook\Entries\PhotoTaken;
+use Ash\Logbook\Entries\Pin;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -42,7 +43,7 @@ final readonly class PhotoCards
      */
     private static function entries(array $jobs): Builder
     {
-        return DB::table('entries')->whereIn('job_id', $jobs)->whereIn('kind', [EntryKind::Photo->value, EntryKind::Pin->value])->select('id', 'kind', 'at', 'text', 'data');
+        return DB::table('entries')->whereIn('job_id', $jobs)->whereIn('kind', [PhotoTaken::KIND, Pin::KIND])->select('id', 'kind', 'at', 'text', 'data');
     }
 
     /**
@@ -56,12 +57,11 @@ final readonly class PhotoCards
         $pins = $said = [];
         foreach ($entries as $row) {
             $entry = new Row($row);
-            /** @var array{photo: string, of?: string, phase?: string, x: float|int, y: float|int, number: int} $data */
-            $data = json_decode($entry->string('data'), true, 8, JSON_THROW_ON_ERROR);
-            if ($entry->string('kind') === EntryKind::Pin->value) {
-                $pins[$data['photo']][] = new PinCard($entry->string('id'), $data['number'], (float) $data['x'], (float) $data['y'], $entry->string('text'));
-            } elseif (!isset($said[$data['photo']]) || $said[$data['photo']]['at'] <= $entry->string('at')) {
-                $said[$data['photo']] = ['at' => $entry->string('at'), 'text' => $entry->string('text'), 'of' => $data['of'] ?? null, 'phase' => $data['phase'] ?? null];
+            $data = House::here()->hall->kinds->stored($entry->string('kind'), $entry->string('data'));
+            if ($data instanceof Pin) {
+                $pins[$data->photo][] = new PinCard($entry->string('id'), $data->number ?? 0, $data->x, $data->y, $entry->string('text'));
+            } elseif ($data instanceof PhotoTaken && (!isset($said[$data->photo]) || $said[$data->photo]['at'] <= $entry->string('at'))) {
+                $said[$data->photo] = ['at' => $entry->string('at'), 'text' => $entry->string('text'), 'of' => $data->of, 'phase' => $data->phase?->value];
             }
         }
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use App\Http\Body;
 use App\Http\Errors;
 use App\People\SignedIn;
 use Ash\Document\Node;
-use Ash\Logbook\EntryDraft;
-use Ash\Document\Ulid;
+use Ash\Logbook\Entries\PhotoTaken;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -29,22 +29,18 @@ final readonly class PhotoController
     ])]
     public function store(Request $request, Job $job): JsonResponse
     {
-        $fields = Node::of((object) array_filter($request->request->all(), is_string(...)))->only('id', 'entry', 'at', 'caption', 'of', 'phase');
+        $body = Body::form($request, PhotoBody::class);
         $file = $request->file('file');
-        $id = Ulid::read($fields->at('id'));
-        $draft = EntryDraft::read(Node::of((object) [
-            'id' => $fields->at('entry')->string(), 'at' => $fields->at('at')->string(), 'kind' => 'photo', 'data' => (object) ['photo' => $id, ...self::given($fields, 'of'), ...self::given($fields, 'phase')],
-            ...($fields->has('caption') && trim($fields->at('caption')->string()) !== '' ? ['text' => $fields->at('caption')->text(300)] : []),
+        $draft = House::here()->hall->draft(Node::of((object) [
+            'id' => $body->entry,
+            'at' => $body->at->format(Cards::EXACT),
+            'kind' => PhotoTaken::KIND,
+            'data' => (object) array_filter(['photo' => $body->id, 'of' => $body->of, 'phase' => $body->phase?->value]),
+            ...($body->caption === null ? [] : ['text' => $body->caption]),
         ]));
-        TakePhoto::into($job, $id, $draft, $file instanceof UploadedFile ? $file : null, SignedIn::person($request));
+        TakePhoto::into($job, $body->id, $draft, $file instanceof UploadedFile ? $file : null, SignedIn::person($request));
 
         return new JsonResponse(PhotoCards::of($job), 201);
-    }
-
-    /** @return array<string, string> a form sends every field; an empty one was not filled in */
-    private static function given(Node $fields, string $name): array
-    {
-        return $fields->has($name) && trim($fields->at($name)->string()) !== '' ? [$name => $fields->at($name)->string()] : [];
     }
 
     public function picture(Photo $photo): BinaryFileResponse

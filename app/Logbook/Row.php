@@ -32,6 +32,12 @@ final readonly class Row
         return (int) $this->string($column);
     }
 
+    /** As the database writes it, never to be taken for a formula; empty for nothing. */
+    public function figure(string $column): string|float
+    {
+        return $this->float($column) ?? '';
+    }
+
     public function float(string $column): ?float
     {
         $value = $this->columns[$column] ?? null;

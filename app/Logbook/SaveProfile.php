@@ -51,7 +51,7 @@ final readonly class SaveProfile
     {
         Schema::check($json, 'machine-profile');
 
-        return Profile::read(Node::parse($json));
+        return House::here()->hall->profile(Node::parse($json));
     }
 
     private static function keep(Machine $machine, string $author): void
@@ -63,7 +63,7 @@ final readonly class SaveProfile
     private static function boards(Machine $machine, Profile $profile): void
     {
         foreach ($profile->boards as $board) {
-            Board::query()->updateOrCreate(['machine_id' => $machine->id, 'slot' => $board['key']], ['name' => $board['name'], 'serial' => $board['serial']]);
+            Board::query()->updateOrCreate(['machine_id' => $machine->id, 'slot' => $board->key], ['name' => $board->name, 'serial' => $board->serial]);
         }
     }
 }

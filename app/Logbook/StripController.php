@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use Ash\Logbook\Caution;
-use Ash\Logbook\Fixing;
+use Ash\Logbook\Entries\Connector;
+use Ash\Logbook\Entries\Fixing;
+use Ash\Logbook\Entries\TakenOut;
 use Ash\Logbook\Stage;
-use Ash\Logbook\StripItem;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 
@@ -21,9 +22,9 @@ final readonly class StripController
 
         return new JsonResponse(new StripPage(
             JobController::card($job->id),
-            array_map(static fn (array $row): StripRow => new StripRow($row['id'], $row['item']['what'], StripItem::words($row['item']), Fixing::words($row['item']['fixings'] ?? []), $row['ticked']), $list->rows),
+            array_map(static fn (string $id, TakenOut $item): StripRow => new StripRow($id, $item->what, $item->sentence(''), Fixing::words($item->fixings), $list->ticked($id)), array_keys($list->items), $list->items),
             $list->open(),
-            array_map(static fn (array $it): string => "{$it['name']}: {$it['orientation']}", $profile->connectors),
+            array_map(static fn (Connector $it): string => $it->words(), $profile->connectors),
             array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautionsAt(Stage::StripDown)),
         ));
     }

@@ -6,9 +6,10 @@ namespace App\Memory;
 
 use App\Logbook\Entry;
 use App\Logbook\Job;
-use App\Logbook\Record;
-use Ash\Logbook\EntryKind;
+use Ash\Logbook\Entries\PartReplaced;
 use Ash\Memory\ChipCodes;
+use Ash\Memory\ChipsExchanged;
+use Ash\Memory\DateCodesRead;
 use Ash\Memory\FittedMemory;
 
 /** What the record of a board tells of its chips' date codes. */
@@ -23,20 +24,19 @@ final readonly class BoardCodes
 
     public static function of(Job $job, FittedMemory $memory): self
     {
-        $entries = Entry::query()->where('board_id', $job->board_id)->whereIn('kind', [EntryKind::DateCodes, EntryKind::Part, EntryKind::Swap])
-            ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'))
+        $entries = Entry::standing(DateCodesRead::KIND, PartReplaced::KIND, ChipsExchanged::KIND)->where('board_id', $job->board_id)
             ->orderByDesc('at')->orderByDesc('id')->limit(self::LAST)->get()->reverse();
         $events = [];
         $built = null;
         foreach ($entries as $entry) {
-            $designator = Record::word($entry, 'designator');
-            if ($entry->kind === EntryKind::Part) {
-                isset($memory->map->byRef["\0{$designator}"]) && $events[] = ['at' => $entry->at, 'replaced' => $designator, 'code' => Record::word($entry, 'date_code')];
-            } elseif (Record::word($entry, 'map') === $memory->key) {
-                $codes = $entry->data['by_chip'] ?? null;
-                $events[] = ['at' => $entry->at, ...($entry->kind === EntryKind::Swap
-                    ? ['exchanged' => [Record::word($entry, 'from'), Record::word($entry, 'to')]] : ['codes' => array_filter(is_array($codes) ? $codes : [], is_string(...))])];
-                $built = Record::word($entry, 'built') ?: $built;
+            $data = $entry->data;
+            if ($data instanceof PartReplaced && isset($memory->map->byRef["\0{$data->designator}"])) {
+                $events[] = ['at' => $entry->at, 'replaced' => $data->designator, 'code' => (string) $data->dateCode];
+            } elseif ($data instanceof ChipsExchanged && $data->map === $memory->key) {
+                $events[] = ['at' => $entry->at, 'exchanged' => [$data->from, $data->to]];
+            } elseif ($data instanceof DateCodesRead && $data->map === $memory->key) {
+                $events[] = ['at' => $entry->at, 'codes' => $data->byChip];
+                $built = $data->built ?? $built;
             }
         }
 

@@ -74,7 +74,7 @@ final class Capturing
             ->update(['state' => ($this->silent ? SourceState::Silent : SourceState::Running)->value]);
         DB::table('memory_sources')->where('id', $this->source->id)->update([
             'updated_at' => now()->format('Y-m-d H:i:s.v'),
-            ...($this->fresh ? ['result' => json_encode($this->reader->result(), JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE), 'heard_at' => now()->format('Y-m-d H:i:s.v')] : []),
+            ...($this->fresh ? ['result' => $this->reader->result()->json(), 'heard_at' => now()->format('Y-m-d H:i:s.v')] : []),
         ]);
         $this->fresh = false;
     }

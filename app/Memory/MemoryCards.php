@@ -4,20 +4,22 @@ declare(strict_types=1);
 
 namespace App\Memory;
 
+use App\Bench\ChoiceCard;
 use App\Logbook\Entry;
-use App\Logbook\Record;
 use Ash\Document\Node;
-use Ash\Logbook\EntryKind;
-use Ash\Logbook\EntryWords;
 use Ash\Memory\Bank;
 use Ash\Memory\Chip;
 use Ash\Memory\DateCode;
 use Ash\Memory\FittedMemory;
+use Ash\Memory\Located;
+use Ash\Memory\LocatedSuspect;
 use Ash\Memory\Map;
 use Ash\Memory\MapCheck;
+use Ash\Memory\MemoryRun;
 use Ash\Memory\MemoryStanding;
 use Ash\Memory\Pattern;
 use Ash\Memory\Seen;
+use Ash\Memory\Shading;
 use Ash\Memory\SuspectWords;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Radix;
@@ -25,9 +27,6 @@ use Ash\Quantity\Radix;
 /** What was kept or located, as it is handed out. */
 final readonly class MemoryCards
 {
-    /** From which probability on a chip is drawn one level darker. */
-    private const LEVELS = [0.01, 0.1, 0.3, 0.7];
-
     public static function map(FittedMemory $memory): MemoryMapCard
     {
         return new MemoryMapCard($memory->key, $memory->name, $memory->chip?->value, self::mapWords($memory), $memory->map->radix->value, array_map(static fn (Bank $it): string => $it->name, $memory->map->banks), MapCheck::of($memory));
@@ -49,59 +48,50 @@ final readonly class MemoryCards
     }
 
     /**
-     * @param array<string, mixed>     $located as Located gave it
-     * @param array<array-key, string> $codes   date codes by designator
-     * @param ?string                  $next    what an exchange has taught to do, in place of the first suspect's action
+     * @param array<array-key, string> $codes date codes by designator
+     * @param ?string                  $next  what an exchange has taught to do, in place of the first suspect's action
      */
-    public static function located(Map $map, array $located, ?string $next = null, array $codes = []): LocatedCard
+    public static function located(Map $map, MemoryRun|Located $it, ?string $next = null, array $codes = []): LocatedCard
     {
-        $suspects = self::suspects($located);
-        if ($next !== null && $suspects !== []) {
-            $suspects[0]['action'] = $next;
-        }
-        $int = static fn (string $key): int => is_int($located[$key] ?? null) ? $located[$key] : 0;
-
         return new LocatedCard(
-            array_map(static fn (array $it): MemorySuspect => self::suspect($map, $it), $suspects),
-            $int('errors'), $int('unmapped'), $int('unexplained'), [...array_values(array_filter(is_array($located['reasons'] ?? null) ? $located['reasons'] : [], is_string(...))), ...self::younger($suspects, $codes)],
+            suspects: array_map(static fn (LocatedSuspect $of, int $i): MemorySuspect => self::suspect($map, $of, $i === 0 ? $next : null), $it->suspects, array_keys($it->suspects)),
+            errors: $it->errors,
+            unmapped: $it->unmapped,
+            unexplained: $it->unexplained,
+            reasons: [...$it->reasons, ...self::younger($it->suspects, $codes)],
         );
     }
 
     /**
      * A suspect that was replaced before is worth a word.
      *
-     * @param list<array<array-key, mixed>> $suspects
-     * @param array<array-key, string>      $codes
+     * @param list<LocatedSuspect>     $suspects
+     * @param array<array-key, string> $codes
      *
      * @return list<string>
      */
     private static function younger(array $suspects, array $codes): array
     {
-        $refs = array_unique(array_filter(array_map(static fn (array $it): mixed => $it['ref'] ?? null, $suspects), is_string(...)));
+        $refs = array_unique(array_filter(array_map(static fn (LocatedSuspect $it): ?string => $it->ref, $suspects)));
         $history = array_intersect_key(DateCode::history($codes)['younger'], array_flip($refs));
 
         return array_map(static fn (int|string $ref, string $says): string => "the chip in {$ref} is of {$says}", array_keys($history), $history);
     }
 
-    /**
-     * @param array<array-key, mixed> $located
-     *
-     * @return list<array<array-key, mixed>>
-     */
-    private static function suspects(array $located): array
+    private static function suspect(Map $map, LocatedSuspect $it, ?string $next): MemorySuspect
     {
-        return array_values(array_filter(is_array($located['suspects'] ?? null) ? $located['suspects'] : [], is_array(...)));
-    }
-
-    /** @param array<array-key, mixed> $it */
-    private static function suspect(Map $map, array $it): MemorySuspect
-    {
-        $word = static fn (string $key): string => is_string($it[$key] ?? null) ? $it[$key] : '';
-        $number = static fn (string $key): float => is_numeric($it[$key] ?? null) ? (float) $it[$key] : 0.0;
-
         return new MemorySuspect(
-            (int) $number('rank'), $word('kind'), SuspectWords::kind($word('kind'), $map), $word('called'), $number('probability'), self::percent($number('probability')), $word('text'),
-            Notation::plain($number('explains') * 100, 3).' % of the errors', $word('against'), $word('action'), array_values(array_filter(is_array($it['refs'] ?? null) ? $it['refs'] : [], is_string(...))),
+            rank: $it->rank,
+            kind: $it->kind->value,
+            kind_words: SuspectWords::kind($it->kind, $map),
+            called: $it->called,
+            probability: $it->probability,
+            percent: self::percent($it->probability),
+            text: $it->text,
+            explains: Notation::plain($it->explains * 100, 3).' % of the errors',
+            against: $it->against,
+            action: $next ?? $it->action,
+            refs: $it->refs,
         );
     }
 
@@ -111,24 +101,19 @@ final readonly class MemoryCards
     }
 
     /**
-     * @param array<string, mixed>     $located
-     * @param array<array-key, string> $codes   date codes by designator
-     * @param list<string>|null        $tested  banks; null for all
+     * @param list<LocatedSuspect>     $suspects
+     * @param array<array-key, string> $codes    date codes by designator
+     * @param list<string>|null        $tested   banks; null for all
      */
-    public static function sockets(FittedMemory $memory, Seen $seen, array $located, array $codes = [], ?array $tested = null): SocketsCard
+    public static function sockets(FittedMemory $memory, Seen $seen, array $suspects, array $codes = [], ?array $tested = null): SocketsCard
     {
-        $byChip = [];
-        $beside = [];
-        foreach (self::suspects($located) as $it) {
-            $p = is_numeric($it['probability'] ?? null) ? (float) $it['probability'] : 0.0;
-            $refs = in_array($it['kind'] ?? '', ['chip', 'chip_part', 'several_chips'], true) && is_array($it['refs'] ?? null) ? $it['refs'] : [];
-            foreach ($refs as $ref) {
-                if (is_string($ref)) {
-                    $byChip[$ref] = ($byChip[$ref] ?? 0) + $p;
-                }
+        $byChip = $beside = [];
+        foreach ($suspects as $it) {
+            foreach ($it->onChips() as $ref) {
+                $byChip[$ref] = ($byChip[$ref] ?? 0) + $it->probability;
             }
-            if ($refs === [] && is_string($it['called'] ?? null)) {
-                $beside[] = "{$it['called']} ".self::percent($p);
+            if ($it->onChips() === []) {
+                $beside[] = "{$it->called} ".self::percent($it->probability);
             }
         }
         $history = DateCode::history($codes)['younger'];
@@ -159,8 +144,17 @@ final readonly class MemoryCards
             $here = $memory->map->banks[$b];
             $bank ??= $here;
             $p = $byChip[$ref] ?? 0.0;
-            $level = count(array_filter(self::LEVELS, static fn (float $from): bool => $p >= $from));
-            $places[] = new SocketPlace(new SocketCard($ref, $here->name, self::bits($here->chips[$c]), $level, $p >= 0.01 ? self::percent($p) : '', $seen->on($ref), $codes[$ref] ?? null, $younger[$ref] ?? null));
+            $level = Shading::level($p);
+            $places[] = new SocketPlace(new SocketCard(
+                ref: $ref,
+                bank: $here->name,
+                bits: self::bits($here->chips[$c]),
+                level: $level,
+                suspicion: $level > 0 ? self::percent($p) : '',
+                errors: $seen->on($ref),
+                date_code: $codes[$ref] ?? null,
+                younger: $younger[$ref] ?? null,
+            ));
         }
 
         return new SocketRow($bank->name ?? '', $bank === null ? '' : self::range($bank, $memory->map->radix), $bank === null || $tested === null || in_array($bank->name, $tested, true), $places);
@@ -181,24 +175,42 @@ final readonly class MemoryCards
     public static function source(Source $source): SourceCard
     {
         $memory = $source->fitted();
-        $result = $source->result ?? [];
-        $int = static fn (string $key): int => is_int($result[$key] ?? null) ? $result[$key] : 0;
-        /** @var array<string, mixed> $located */
-        $located = is_array($result['located'] ?? null) ? $result['located'] : [];
-        /** @var list<array{bank: string, bit: int|string, errors: int}> $matrix */
-        $matrix = is_array($located['matrix'] ?? null) ? $located['matrix'] : [];
-        $better = is_int($result['better_radix'] ?? null) ? Radix::from($result['better_radix']) : null;
+        $read = $source->result ?? new SourceRead();
+        $better = $read->betterRadix;
         // A heartbeat that stopped means that nobody listens.
         $away = $source->state->active() && $source->updated_at->diffInSeconds(now(), true) > 5;
 
+        $asks = "Read in radix {$source->radix} most addresses fall into no bank; in radix {$better} nearly all of them do. Is the log in radix {$better}?";
+        $banks = array_map(static fn (Bank $it): string => $it->name, $memory->map->banks);
+
         return new SourceCard(
-            $source->id, $source->job_id, $memory->key, $source->kind->value, $source->state->value, $away ? 'the capture program does not answer; what came in is kept' : $source->state->words(), $source->why, $source->state->active(),
-            $source->radix, $source->pattern, $source->tested ?? array_map(static fn (Bank $it): string => $it->name, $memory->map->banks), $source->author,
-            self::at($source->started_at), $source->heard_at === null ? null : self::at($source->heard_at), $int('lines'), $int('recognised'), $int('left_over'),
-            self::lines($result['shown'] ?? null), self::lines($result['left'] ?? null), array_values(array_filter(is_array($result['tail'] ?? null) ? $result['tail'] : [], is_string(...))),
-            $int('passes'), $int('failed_passes'), self::pace($source, $int('passes')), $better?->value,
-            $better === null ? null : 'Read in radix '.$source->radix.' most addresses fall into no bank; in radix '.$better->value.' nearly all of them do. Is the log in radix '.$better->value.'?',
-            self::located($memory->map, $located), self::sockets($memory, Seen::of($memory->map, $matrix), $located, [], $source->tested),
+            id: $source->id,
+            job_id: $source->job_id,
+            map: $memory->key,
+            kind: $source->kind->value,
+            state: $source->state->value,
+            words: $away ? 'the capture program does not answer; what came in is kept' : $source->state->words(),
+            why: $source->why,
+            active: $source->state->active(),
+            radix: $source->radix,
+            pattern: $source->pattern,
+            tested: $source->tested ?? $banks,
+            author: $source->author,
+            started_at: self::at($source->started_at),
+            heard_at: $source->heard_at === null ? null : self::at($source->heard_at),
+            lines: $read->lines,
+            recognised: $read->recognised,
+            left_over: $read->leftOver,
+            shown: self::lines($read->shown),
+            left: self::lines($read->left),
+            tail: $read->tail,
+            passes: $read->passes,
+            failed_passes: $read->failedPasses,
+            seconds_per_pass: self::pace($source, $read->passes),
+            better_radix: $better,
+            advice: $better === null ? null : $asks,
+            located: self::located($memory->map, $read->located),
+            sockets: self::sockets($memory, Seen::of($memory->map, $read->located->matrix), $read->located->suspects, [], $source->tested),
         );
     }
 
@@ -208,35 +220,52 @@ final readonly class MemoryCards
         return $source->heard_at === null || $passes === 0 ? null : max(0.001, $source->started_at->diffInMilliseconds($source->heard_at, true) / 1000 / $passes);
     }
 
-    /** @return list<ReadLine> */
-    private static function lines(mixed $rows): array
+    /**
+     * @param list<SourceLine> $lines
+     *
+     * @return list<ReadLine>
+     */
+    private static function lines(array $lines): array
     {
-        return array_map(static fn (array $it): ReadLine => new ReadLine(is_int($it['line'] ?? null) ? $it['line'] : 0, is_string($it['text'] ?? null) ? $it['text'] : '', is_string($it['says'] ?? null) ? $it['says'] : ''), array_values(array_filter(is_array($rows) ? $rows : [], is_array(...))));
+        return array_map(static fn (SourceLine $it): ReadLine => new ReadLine($it->line, $it->text, $it->says), $lines);
     }
 
     /** @param array<array-key, string> $codes */
-    public static function run(Entry $entry, array $codes = []): MemoryRunCard
+    public static function run(Entry $entry, MemoryRun $run, array $codes = []): MemoryRunCard
     {
-        $memory = CompleteMemory::memoryOf($entry);
-        $data = $entry->data;
-        $swap = is_array($data['swap'] ?? null) ? $data['swap'] : [];
+        $memory = CompleteMemory::memoryOf($entry, $run);
 
         return new MemoryRunCard(
-            $entry->id, self::at($entry->at), $entry->author, $memory->key, Record::word($entry, 'pattern'), CompleteMemory::condition($entry)->words(),
-            is_int($data['errors'] ?? null) ? $data['errors'] : 0, is_int($data['passes'] ?? null) ? $data['passes'] : 0, EntryWords::of(EntryKind::Memory, '', $data), Record::word($entry, 'cut') ?: null,
-            is_string($swap['text'] ?? null) ? $swap['text'] : null, is_string($swap['verdict'] ?? null) ? $swap['verdict'] : null,
-            self::located($memory->map, $data, $swap === [] ? null : MemoryStanding::of($data, null)->next, $codes), self::sockets($memory, CompleteMemory::seen($memory, $entry), $data, $codes, is_array($data['tested'] ?? null) ? array_values(array_filter($data['tested'], is_string(...))) : null),
+            id: $entry->id,
+            at: self::at($entry->at),
+            author: $entry->author,
+            map: $memory->key,
+            pattern: $run->pattern->value,
+            condition: $run->condition(),
+            errors: $run->errors,
+            passes: $run->passes,
+            says: $run->sentence(''),
+            cut: $run->cut,
+            swap: $run->swap?->text,
+            swap_verdict: $run->swap?->verdict->value,
+            located: self::located($memory->map, $run, $run->swap === null ? null : MemoryStanding::of($run)->next, $codes),
+            sockets: self::sockets($memory, Seen::kept($memory->map, $run->matrix), $run->suspects, $codes, $run->tested),
         );
     }
 
-    public static function runRow(Entry $entry): MemoryRunRow
+    public static function runRow(Entry $entry, MemoryRun $run): MemoryRunRow
     {
-        $top = self::suspects($entry->data)[0] ?? [];
-        $p = is_numeric($top['probability'] ?? null) ? (float) $top['probability'] : 0.0;
+        $top = $run->top();
 
         return new MemoryRunRow(
-            $entry->id, self::at($entry->at), $entry->author, CompleteMemory::condition($entry)->words(), Record::word($entry, 'pattern'),
-            is_int($entry->data['errors'] ?? null) ? $entry->data['errors'] : 0, is_string($top['called'] ?? null) ? "{$top['called']} ".self::percent($p) : 'no suspect', Record::word($entry, 'cut') ?: null,
+            id: $entry->id,
+            at: self::at($entry->at),
+            author: $entry->author,
+            condition: $run->condition(),
+            pattern: $run->pattern->value,
+            errors: $run->errors,
+            top: $top === null ? 'no suspect' : "{$top->called} ".self::percent($top->probability),
+            cut: $run->cut,
         );
     }
 
@@ -245,13 +274,13 @@ final readonly class MemoryCards
         return \DateTimeImmutable::createFromInterface($at)->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s.v\Z');
     }
 
-    /** @return list<\App\Logbook\ChoiceCard> */
+    /** @return list<ChoiceCard> */
     public static function patterns(): array
     {
         return [
-            new \App\Logbook\ChoiceCard(Pattern::None->value, 'not known'),
-            new \App\Logbook\ChoiceCard(Pattern::Fold->value, 'fold: the address, folded'),
-            new \App\Logbook\ChoiceCard(Pattern::Mix->value, 'mix: the address, hashed'),
+            new ChoiceCard(Pattern::None->value, 'not known'),
+            new ChoiceCard(Pattern::Fold->value, 'fold: the address, folded'),
+            new ChoiceCard(Pattern::Mix->value, 'mix: the address, hashed'),
         ];
     }
 

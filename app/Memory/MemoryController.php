@@ -8,6 +8,7 @@ use App\Http\Body;
 use App\Http\Errors;
 use App\Logbook\Job;
 use App\People\SignedIn;
+use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -31,7 +32,7 @@ final readonly class MemoryController
     #[OA\Post(path: '/jobs/{job}/memory-sources', operationId: 'readMemoryText', tags: ['memory'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/MemoryTextBody')), responses: [new OA\Response(response: 201, description: 'what was recognised and what was left; nothing is in the record yet', content: new OA\JsonContent(ref: SourceCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function text(Request $request, Job $job): JsonResponse
     {
-        $body = Body::of($request)->only('id', 'map', 'text', 'radix', 'pattern', 'tested');
+        $body = Body::as($request, MemoryTextBody::class);
 
         return new JsonResponse(MemoryCards::source(Sources::text($job, $body, SignedIn::person($request))), 201);
     }
@@ -39,7 +40,7 @@ final readonly class MemoryController
     #[OA\Post(path: '/jobs/{job}/memory-sources/csv', operationId: 'readMemoryCsv', tags: ['memory'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(ref: '#/components/schemas/MemoryCsvBody'))), responses: [new OA\Response(response: 201, description: 'what was read; nothing is in the record yet', content: new OA\JsonContent(ref: SourceCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function csv(Request $request, Job $job): JsonResponse
     {
-        $fields = Node::of((object) array_filter($request->request->all(), is_string(...)))->only('id', 'map', 'radix', 'pattern', 'tested');
+        $fields = Body::form($request, MemoryCsvBody::class);
         $file = $request->file('file');
 
         return new JsonResponse(MemoryCards::source(Sources::csv($job, $fields, $file instanceof UploadedFile ? $file : null, SignedIn::person($request))), 201);
@@ -48,7 +49,7 @@ final readonly class MemoryController
     #[OA\Post(path: '/jobs/{job}/captures', operationId: 'startCapture', tags: ['memory'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/CaptureBody')), responses: [new OA\Response(response: 201, description: 'listening', content: new OA\JsonContent(ref: SourceCard::class)), new OA\Response(response: 409, description: 'someone listens there already', content: new OA\JsonContent(ref: Errors::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function capture(Request $request, Job $job): JsonResponse
     {
-        $body = Body::of($request)->only('id', 'map', 'port', 'radix', 'pattern', 'tested');
+        $body = Body::as($request, CaptureBody::class);
 
         return new JsonResponse(MemoryCards::source(Sources::capture($job, $body, SignedIn::person($request))), 201);
     }
@@ -62,8 +63,8 @@ final readonly class MemoryController
     #[OA\Put(path: '/memory-sources/{source}', operationId: 'readMemorySourceAgain', tags: ['memory'], parameters: [new OA\PathParameter(name: 'source', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ReadAgainBody')), responses: [new OA\Response(response: 200, description: 'read again with other settings', content: new OA\JsonContent(ref: SourceCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function again(Request $request, Source $source): JsonResponse
     {
-        $body = Body::of($request)->only('radix', 'pattern', 'tested', 'text');
-        array_filter(['radix', 'pattern', 'tested', 'text'], $body->has(...)) !== [] || $body->refuse('must have radix, pattern, tested or text');
+        Body::of($request)->members() !== [] || throw InvalidDocument::at('', 'must have radix, pattern, tested or text');
+        $body = Body::as($request, ReadAgainBody::class);
 
         return new JsonResponse(MemoryCards::source(Sources::again($source, $body)));
     }

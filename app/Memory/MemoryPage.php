@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Memory;
 
+use App\Bench\ChoiceCard;
 use App\Instruments\SerialPortCard;
-use App\Logbook\ChoiceCard;
 use App\Logbook\JobCard;
 use OpenApi\Attributes as OA;
 

@@ -10,16 +10,17 @@ use App\Logbook\Cards;
 use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\Machine;
-use App\Logbook\Record;
 use Ash\Document\InvalidDocument;
 use Ash\Logbook\Caution;
-use Ash\Logbook\EntryKind;
-use Ash\Logbook\EntryWords;
 use Ash\Logbook\Stage;
+use Ash\Memory\ChipsExchanged;
 use Ash\Memory\Comparison;
+use Ash\Memory\DescribedMemories;
 use Ash\Memory\FittedMemory;
+use Ash\Memory\MemoryRun;
 use Ash\Memory\Seen;
 use Ash\Memory\Soak;
+use Ash\Memory\SoakKept;
 use Ash\Memory\Swap;
 use Ash\Quantity\Notation;
 use Illuminate\Support\Collection;
@@ -37,20 +38,22 @@ final readonly class MemoryPages
     public static function of(Job $job, ?string $map, ?string $run, ?string $against): MemoryPage
     {
         $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
-        $memory = $map === null ? self::usual($job, $profile->memories) : ($profile->memory($map) ?? throw InvalidDocument::at('/map', "the machine's profile has no memory \"{$map}\""));
-        $runs = CompleteMemory::runs($job)->limit(self::RUNS)->get()->filter(static fn (Entry $it): bool => $memory !== null && Record::word($it, 'map') === $memory->key)->values();
+        $described = $profile->section(DescribedMemories::class) ?? new DescribedMemories([]);
+        $memory = $map === null ? self::usual($job, $described->all) : ($described->memory($map) ?? throw InvalidDocument::at('/map', "the machine's profile has no memory \"{$map}\""));
+        $runs = CompleteMemory::runs($job)->limit(self::RUNS)->get()->filter(static fn (Entry $it): bool => $memory !== null && $it->as(MemoryRun::class)?->map === $memory->key)->values();
         $pick = static fn (?string $id, string $field): ?Entry => $id === null ? null : $runs->firstWhere('id', $id) ?? throw InvalidDocument::at("/{$field}", 'is not a run of this memory');
         $shown = $pick($run, 'run') ?? $runs->first();
         $other = $pick($against, 'against');
         $codes = $memory === null ? null : BoardCodes::of($job, $memory);
-        $biased = $profile->biasedChips();
+        $biased = $described->biasedChips();
 
         return new MemoryPage(
             Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
-            array_map(MemoryCards::map(...), $profile->memories), $memory?->key,
+            array_map(MemoryCards::map(...), $described->all), $memory?->key,
             $memory === null ? null : MemoryCards::sockets($memory, Seen::of($memory->map, []), [], $codes?->chips->at(null) ?? []),
-            array_values($runs->map(MemoryCards::runRow(...))->all()),
-            $shown === null ? null : MemoryCards::run($shown, $codes?->chips->at($shown->at) ?? []), $other === null ? null : MemoryCards::run($other, $codes?->chips->at($other->at) ?? []),
+            array_values($runs->map(static fn (Entry $it): MemoryRunRow => MemoryCards::runRow($it, self::run($it)))->all()),
+            $shown === null ? null : MemoryCards::run($shown, self::run($shown), $codes?->chips->at($shown->at) ?? []),
+            $other === null ? null : MemoryCards::run($other, self::run($other), $codes?->chips->at($other->at) ?? []),
             $shown === null || $other === null ? null : self::compare($shown, $other),
             $memory === null || $job->state !== 'open' ? null : self::suggest($job, $memory, $runs),
             $memory === null ? null : self::pending($job, $memory),
@@ -64,11 +67,12 @@ final readonly class MemoryPages
     public static function soak(Job $job): SoakPage
     {
         $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
+        $described = $profile->section(DescribedMemories::class) ?? new DescribedMemories([]);
 
         return new SoakPage(
             Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
-            array_map(MemoryCards::map(...), $profile->memories), self::listening($job),
-            array_values(CompleteMemory::standing($job, EntryKind::Soak)->limit(self::RUNS)->get()->map(static fn (Entry $it): string => EntryWords::of($it->kind, '', $it->data))->all()),
+            array_map(MemoryCards::map(...), $described->all), self::listening($job),
+            array_values(CompleteMemory::standing($job, SoakKept::KIND)->limit(self::RUNS)->get()->map(static fn (Entry $it): string => $it->data->sentence(''))->all()),
             self::ports(), MemoryCards::patterns(),
             array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Soak)),
         );
@@ -97,8 +101,10 @@ final readonly class MemoryPages
 
     private static function compare(Entry $run, Entry $against): ComparisonCard
     {
-        $memory = CompleteMemory::memoryOf($run);
-        $it = Comparison::of($memory->map, CompleteMemory::seen($memory, $against), CompleteMemory::seen($memory, $run), CompleteMemory::condition($against), CompleteMemory::condition($run));
+        $now = self::run($run);
+        $before = self::run($against);
+        $memory = CompleteMemory::memoryOf($run, $now);
+        $it = Comparison::of($memory->map, Seen::kept($memory->map, $before->matrix), Seen::kept($memory->map, $now->matrix), $before->condition, $now->condition);
 
         return new ComparisonCard(array_map(static fn (array $row): ComparedRow => new ComparedRow($row['bank'], $row['bit'], $row['ref'], $row['one'], $row['other'], $row['change'], match ($row['change']) {
             'gone' => 'only in the first',
@@ -110,25 +116,32 @@ final readonly class MemoryPages
     /** @param Collection<int, Entry> $runs latest first */
     private static function suggest(Job $job, FittedMemory $memory, Collection $runs): ?SwapCard
     {
-        $run = $runs->first();
-        if ($run === null) {
+        $entry = $runs->first();
+        $run = $entry?->as(MemoryRun::class);
+        $top = $run?->top();
+        if ($entry === null || $run === null || $top?->ref === null || !$top->isOneChip() || $run->swap !== null || !isset($memory->map->byRef["\0{$top->ref}"])) {
             return null;
         }
-        $top = is_array($run->data['suspects'] ?? null) && is_array($run->data['suspects'][0] ?? null) ? $run->data['suspects'][0] : [];
-        if (!in_array($top['kind'] ?? '', ['chip', 'chip_part'], true) || !is_string($top['ref'] ?? null) || isset($run->data['swap']) || !isset($memory->map->byRef["\0{$top['ref']}"]) || CompleteMemory::pendingSwap($job, $memory->key) !== null) {
+        if (CompleteMemory::pendingSwap($job, $memory->key) !== null) {
             return null;
         }
-        $seen = CompleteMemory::seen($memory, $run);
-        $swap = Swap::suggest($memory, $top['ref'], $seen);
+        $seen = Seen::kept($memory->map, $run->matrix);
+        $swap = Swap::suggest($memory, $top->ref, $seen);
 
-        return $swap === null ? null : new SwapCard(null, $run->id, $swap->from, $swap->to, $swap->predicts($seen));
+        return $swap === null ? null : new SwapCard(null, $entry->id, $swap->from, $swap->to, $swap->predicts($seen));
     }
 
     private static function pending(Job $job, FittedMemory $memory): ?SwapCard
     {
-        $swap = CompleteMemory::pendingSwap($job, $memory->key);
+        $entry = CompleteMemory::pendingSwap($job, $memory->key);
+        $swap = $entry?->as(ChipsExchanged::class);
 
-        return $swap === null ? null : new SwapCard($swap->id, Record::word($swap, 'run'), Record::word($swap, 'from'), Record::word($swap, 'to'), Record::word($swap, 'predicts'));
+        return $entry === null || $swap === null ? null : new SwapCard($entry->id, $swap->run, $swap->from, $swap->to, $swap->predicts);
+    }
+
+    private static function run(Entry $entry): MemoryRun
+    {
+        return $entry->as(MemoryRun::class) ?? throw new \LogicException('runs of a memory are listed by their map');
     }
 
     private static function listening(Job $job): ?SourceCard

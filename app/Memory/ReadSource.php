@@ -107,18 +107,23 @@ final class ReadSource
         };
     }
 
-    /** @return array<string, mixed> */
-    public function result(): array
+    public function result(): SourceRead
     {
         $csv = $this->rows > 0;
+        $line = static fn (array $it): SourceLine => new SourceLine($it['line'], $it['text'], $it['says']);
 
-        return [
-            'lines' => $csv ? $this->rows : $this->transcript->lines, 'recognised' => $csv ? $this->locator->errors : $this->transcript->recognised,
-            'left_over' => $csv ? ($this->cut === null ? 0 : 1) : $this->transcript->leftOver, 'shown' => $this->transcript->shown, 'left' => $this->transcript->left, 'tail' => $this->tail,
-            'passes' => $this->transcript->passes, 'failed_passes' => $this->transcript->failedPasses,
-            'better_radix' => ($csv ? $this->better : $this->transcript->betterRadix())?->value,
-            'located' => Located::of($this->memory->map, $this->locator, $this->pattern),
-        ];
+        return new SourceRead(
+            lines: $csv ? $this->rows : $this->transcript->lines,
+            recognised: $csv ? $this->locator->errors : $this->transcript->recognised,
+            leftOver: $csv ? ($this->cut === null ? 0 : 1) : $this->transcript->leftOver,
+            shown: array_map($line, $this->transcript->shown),
+            left: array_map($line, $this->transcript->left),
+            tail: $this->tail,
+            passes: $this->transcript->passes,
+            failedPasses: $this->transcript->failedPasses,
+            betterRadix: ($csv ? $this->better : $this->transcript->betterRadix())?->value,
+            located: Located::of($this->memory->map, $this->locator, $this->pattern),
+        );
     }
 
     public function errors(): int

@@ -8,28 +8,29 @@ use App\Logbook\ClientKeyed;
 use Ash\Document\Node;
 use Ash\Memory\FittedMemory;
 use Ash\Memory\Pattern;
+use Ash\Memory\SourceForm;
 use Ash\Quantity\Radix;
 use Carbon\CarbonImmutable;
 
 /**
  * What a memory test gave, before it is kept in the record: pasted text, a CSV file, or a capture over a serial port.
  *
- * @property string                $id         ULID made by the client
- * @property string                $job_id
- * @property SourceKind            $kind
- * @property SourceState           $state
- * @property ?string               $why        what cut it short
- * @property string                $memory     the memory of the profile as it was then, as JSON
- * @property int                   $radix
- * @property string                $pattern
- * @property ?list<string>         $tested     bank names; null for all
- * @property ?string               $port_id
- * @property ?array<string, mixed> $result     what was read and located
- * @property bool                  $kept       an entry of the record came from it
- * @property string                $author
- * @property CarbonImmutable       $started_at
- * @property CarbonImmutable       $updated_at
- * @property ?CarbonImmutable      $heard_at   when the last line of a capture came in
+ * @property string           $id         ULID made by the client
+ * @property string           $job_id
+ * @property SourceForm       $kind
+ * @property SourceState      $state
+ * @property ?string          $why        what cut it short
+ * @property string           $memory     the memory of the profile as it was then, as JSON
+ * @property int              $radix
+ * @property string           $pattern
+ * @property ?list<string>    $tested     bank names; null for all
+ * @property ?string          $port_id
+ * @property ?SourceRead      $result     what was read and located
+ * @property bool             $kept       an entry of the record came from it
+ * @property string           $author
+ * @property CarbonImmutable  $started_at
+ * @property CarbonImmutable  $updated_at
+ * @property ?CarbonImmutable $heard_at   when the last line of a capture came in
  */
 final class Source extends ClientKeyed
 {
@@ -39,7 +40,7 @@ final class Source extends ClientKeyed
     protected function casts(): array
     {
         return [
-            'kind' => SourceKind::class, 'state' => SourceState::class, 'tested' => 'array', 'kept' => 'boolean', 'result' => 'array',
+            'kind' => SourceForm::class, 'state' => SourceState::class, 'tested' => 'array', 'kept' => 'boolean', 'result' => SourceReadCast::class,
             'started_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime', 'heard_at' => 'immutable_datetime',
         ];
     }

@@ -11,10 +11,9 @@ use App\Logbook\Machine;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
-use Ash\Document\Ulid;
 use Ash\Memory\FittedMemory;
 use Ash\Memory\Pattern;
-use Ash\Quantity\Radix;
+use Ash\Memory\SourceForm;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 
@@ -33,53 +32,43 @@ final readonly class Sources
     /** Seconds to wait for the capture program to end a capture. */
     private const STOP_WAIT = 2.0;
 
-    public static function text(Job $job, Node $body, Person $who): Source
+    public static function text(Job $job, MemoryTextBody $body, Person $who): Source
     {
-        $text = self::pasted($body->at('text'));
-
-        return self::take($job, $body, $who, SourceKind::Text, static function (Source $source) use ($text): void {
-            file_put_contents($source->file(), $text, LOCK_EX);
+        return self::take($job, $body, $who, SourceForm::Text, static function (Source $source) use ($body): void {
+            file_put_contents($source->file(), $body->text, LOCK_EX);
         });
     }
 
-    public static function csv(Job $job, Node $fields, ?UploadedFile $file, Person $who): Source
+    public static function csv(Job $job, MemoryCsvBody $fields, ?UploadedFile $file, Person $who): Source
     {
         if ($file === null || !$file->isValid()) {
             throw InvalidDocument::at('/file', $file === null ? 'is missing' : 'did not arrive whole, or is larger than '.(self::MOST_FILE / 1_000_000).' MB');
         }
 
-        return self::take($job, $fields, $who, SourceKind::Csv, static function (Source $source) use ($file): void {
+        return self::take($job, $fields, $who, SourceForm::Csv, static function (Source $source) use ($file): void {
             $file->move(dirname($source->file()), basename($source->file()));
         });
     }
 
-    public static function capture(Job $job, Node $body, Person $who): Source
+    public static function capture(Job $job, CaptureBody $body, Person $who): Source
     {
-        $port = SerialPort::query()->where('active', true)->find($body->at('port')->string()) ?? $body->at('port')->refuse('there is no such serial port, or it is put away');
-        $busy = Source::query()->where('port_id', $port->id)->whereIn('state', self::active())->where('id', '<>', $body->at('id')->raw())->first();
+        $port = SerialPort::query()->where('active', true)->find($body->port) ?? throw InvalidDocument::at('/port', 'there is no such serial port, or it is put away');
+        $busy = Source::query()->where('port_id', $port->id)->whereIn('state', self::active())->where('id', '<>', $body->id)->first();
         $busy === null || throw Conflict::at('/port', "{$busy->author} is listening there already");
 
-        return self::take($job, $body, $who, SourceKind::Capture, static function (Source $source): void {
+        return self::take($job, $body, $who, SourceForm::Capture, static function (Source $source): void {
             touch($source->file());
         }, $port->id);
     }
 
-    private static function pasted(Node $node): string
-    {
-        $text = $node->string();
-        trim($text) !== '' || $node->refuse('must not be empty');
-
-        return strlen($text) <= self::MOST_TEXT ? $text : $node->refuse('is too long to paste: hand it in as a file');
-    }
-
     /** Read again with another radix, pattern or choice of banks; typed text may have grown. What is kept in the record stays as it was. */
-    public static function again(Source $source, Node $body): Source
+    public static function again(Source $source, ReadAgainBody $body): Source
     {
-        $source->state->active() && $body->refuse('stop the capture first');
-        CompleteMemory::kept($source) === null || $body->refuse('is kept in the record: read the text anew');
-        if ($body->has('text')) {
-            $source->kind === SourceKind::Text || $body->at('text')->refuse('is taken for typed text only');
-            file_put_contents($source->file(), self::pasted($body->at('text')), LOCK_EX);
+        !$source->state->active() || throw InvalidDocument::at('', 'stop the capture first');
+        CompleteMemory::kept($source) === null || throw InvalidDocument::at('', 'is kept in the record: read the text anew');
+        if ($body->text !== null) {
+            $source->kind === SourceForm::Text || throw InvalidDocument::at('/text', 'is taken for typed text only');
+            file_put_contents($source->file(), $body->text, LOCK_EX);
         }
         $source->fill(self::settings($body, $source->fitted()));
         self::read($source);
@@ -132,28 +121,28 @@ final readonly class Sources
                 yield $line;
             }
         };
-        $source->kind === SourceKind::Csv ? $reader->csv($lines()) : $reader->text($lines());
+        $source->kind === SourceForm::Csv ? $reader->csv($lines()) : $reader->text($lines());
         fclose($file);
         $source->result = $reader->result();
-        if ($source->kind !== SourceKind::Capture) {
+        if ($source->kind !== SourceForm::Capture) {
             $source->fill(['state' => $reader->cut() === null ? SourceState::Whole : SourceState::Cut, 'why' => $reader->cut(), 'updated_at' => now()]);
         }
     }
 
     /** @param \Closure(Source): void $lay puts the file down */
-    private static function take(Job $job, Node $body, Person $who, SourceKind $kind, \Closure $lay, ?string $port = null): Source
+    private static function take(Job $job, MemoryTextBody|MemoryCsvBody|CaptureBody $body, Person $who, SourceForm $kind, \Closure $lay, ?string $port = null): Source
     {
-        $id = Ulid::read($body->at('id'));
+        $id = $body->id;
         $known = Source::query()->find($id);
         if ($known !== null) {
             return $known->job_id === $job->id && $known->kind === $kind ? $known : throw Conflict::at('/id', 'another source has this id');
         }
         if ($job->state !== 'open') {
-            $body->refuse("the job is {$job->state}: reopen it first");
+            throw InvalidDocument::at('', "the job is {$job->state}: reopen it first");
         }
-        [$memory, $document] = self::memory($job, $body->at('map'));
+        [$memory, $document] = self::memory($job, $body->map);
         $source = new Source([
-            'id' => $id, 'job_id' => $job->id, 'kind' => $kind, 'state' => $kind === SourceKind::Capture ? SourceState::Running : SourceState::Whole, 'memory' => $document,
+            'id' => $id, 'job_id' => $job->id, 'kind' => $kind, 'state' => $kind === SourceForm::Capture ? SourceState::Running : SourceState::Whole, 'memory' => $document,
             'radix' => $memory->map->radix->value, 'pattern' => Pattern::None->value, 'port_id' => $port, 'author' => $who->name, 'started_at' => now(), 'updated_at' => now(),
             ...self::settings($body, $memory),
         ]);
@@ -170,41 +159,43 @@ final readonly class Sources
     }
 
     /** @return array{FittedMemory, string} the memory, and its part of the profile as JSON */
-    private static function memory(Job $job, Node $key): array
+    private static function memory(Job $job, string $key): array
     {
         $profile = Node::parse(Machine::query()->findOrFail($job->machine_id)->profile);
         foreach ($profile->optional('memories')?->items() ?? [] as $memory) {
-            if ($memory->at('key')->string() === $key->string()) {
+            if ($memory->at('key')->string() === $key) {
                 return [FittedMemory::read($memory), json_encode($memory->raw(), JSON_THROW_ON_ERROR)];
             }
         }
-        $key->refuse("the machine's profile has no memory \"{$key->string()}\"");
+        throw InvalidDocument::at('/map', "the machine's profile has no memory \"{$key}\"");
     }
 
-    /** @return array<string, mixed> */
-    private static function settings(Node $body, FittedMemory $memory): array
+    /** @return array<string, int|string|list<string>|null> what was said of how to read it */
+    private static function settings(MemoryTextBody|MemoryCsvBody|CaptureBody|ReadAgainBody $body, FittedMemory $memory): array
     {
-        $radix = $body->filled('radix');
-        $pattern = $body->filled('pattern')?->enum(Pattern::class);
-        $pattern !== Pattern::Mix || $memory->map->wordBits <= 32 || $body->at('pattern')->refuse('mix takes words of at most 32 bits');
-        $tested = $body->filled('tested');
+        $tooWide = $body->pattern === Pattern::Mix && $memory->map->wordBits > 32;
+        !$tooWide || throw InvalidDocument::at('/pattern', 'mix takes words of at most 32 bits');
+        $tested = $body->tested === null ? null : self::banks($body->tested, $memory, $body instanceof MemoryCsvBody);
 
         return [
-            // A form sends every field as text.
-            ...($radix === null ? [] : ['radix' => Radix::read(Node::of(is_string($radix->raw()) && ctype_digit($radix->raw()) ? (int) $radix->raw() : $radix->raw(), $radix->pointer))->value]),
-            ...($pattern === null ? [] : ['pattern' => $pattern->value]),
-            ...($tested === null ? [] : ['tested' => self::tested($tested, $memory)]),
+            ...($body->radix === null ? [] : ['radix' => $body->radix]),
+            ...($body->pattern === null ? [] : ['pattern' => $body->pattern->value]),
+            ...($tested === null ? [] : ['tested' => count($tested) === count($memory->map->banks) ? null : $tested]),
         ];
     }
 
-    /** @return list<string>|null null when all banks are */
-    private static function tested(Node $list, FittedMemory $memory): ?array
+    /**
+     * @param list<string> $names
+     * @param bool         $asText they came with commas in one field
+     *
+     * @return list<string>
+     */
+    private static function banks(array $names, FittedMemory $memory, bool $asText): array
     {
-        $nodes = is_string($list->raw()) ? array_map(static fn (string $name): Node => Node::of($name, $list->pointer), explode(',', $list->raw())) : $list->items();
-        Node::distinct($nodes);
-        $names = array_map(static fn (Node $it): string => isset($memory->map->byName["\0{$it->string()}"]) ? $it->string() : $it->refuse("there is no bank \"{$it->string()}\""), $nodes);
-        $names !== [] || $list->refuse('must name at least one bank');
+        foreach ($names as $i => $name) {
+            isset($memory->map->byName["\0{$name}"]) || throw InvalidDocument::at($asText ? '/tested' : "/tested/{$i}", "there is no bank \"{$name}\"");
+        }
 
-        return count($names) === count($memory->map->banks) ? null : $names;
+        return $names;
     }
 }

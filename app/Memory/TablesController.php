@@ -10,12 +10,15 @@ use Ash\Document\Node;
 use Ash\Memory\ChipType;
 use Ash\Memory\Coverage;
 use Ash\Memory\Fit;
+use Ash\Memory\FitAsked;
 use Ash\Memory\MapCheck;
 use Ash\Memory\MarchTest;
 use Ash\Memory\RowsOfChips;
 use Ash\Memory\Seen;
 use Ash\Memory\Soak;
+use Ash\Memory\SoakAsked;
 use Ash\Memory\Sum;
+use Ash\Memory\SumAsked;
 use Ash\Quantity\Notation;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -41,10 +44,9 @@ final readonly class TablesController
     #[OA\Post(path: '/memory/fit', operationId: 'fitChip', tags: ['memory'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/FitBody')), responses: [new OA\Response(response: 200, description: 'verdict, pin by pin', content: new OA\JsonContent(ref: FitCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function fit(Request $request): JsonResponse
     {
-        $body = Body::of($request);
-        $fit = Fit::read($body);
-        $fitted = $body->at('fitted')->enum(ChipType::class);
-        $candidate = $body->at('candidate')->enum(ChipType::class);
+        $body = Body::as($request, FitAsked::class);
+        $fit = Fit::asked($body);
+        [$fitted, $candidate] = [$body->fitted, $body->candidate];
 
         return new JsonResponse(new FitCard($fit->verdict, match ($fit->verdict) {
             'drop_in' => "A {$candidate->value} goes into the socket of a {$fitted->value} as it is",
@@ -60,7 +62,7 @@ final readonly class TablesController
     #[OA\Post(path: '/memory/sum', operationId: 'sumModules', tags: ['memory'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SumBody')), responses: [new OA\Response(response: 200, description: 'the difference and what explains it', content: new OA\JsonContent(ref: SumCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function sum(Request $request): JsonResponse
     {
-        $sum = Sum::read(Body::of($request));
+        $sum = Sum::of(Body::as($request, SumAsked::class));
         $kib = static fn (float $it): string => Notation::plain(abs($it), 6).' KiB';
 
         return new JsonResponse(new SumCard("{$kib($sum->expectedKib)} fitted".match (true) {
@@ -73,20 +75,17 @@ final readonly class TablesController
     #[OA\Post(path: '/memory/coverage', operationId: 'coverMarch', tags: ['memory'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/CoverageBody')), responses: [new OA\Response(response: 200, description: 'every fault of every class, one at a time', content: new OA\JsonContent(ref: CoverageCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function coverage(Request $request): JsonResponse
     {
-        $body = Body::of($request)->only('test', 'words');
-        $test = MarchTest::read($body->at('test'));
-        // On a screen a small memory tells all; bin/ash takes up to 64 words.
-        $words = $body->at('words')->integer(2, 16);
+        $body = Body::as($request, CoverageBody::class);
+        $test = MarchTest::read(Node::of($body->test, '/test'));
 
-        return new JsonResponse(new CoverageCard(array_map(static fn (array $it): CoverageRow => new CoverageRow(strtoupper($it['type']), $it['faults'], $it['detected'], $it['pct'] === null ? 'no such fault' : Notation::plain($it['pct'], 4).' %'), Coverage::of($test, $words)), $test->operationsPerWord()));
+        return new JsonResponse(new CoverageCard(array_map(static fn (array $it): CoverageRow => new CoverageRow(strtoupper($it['type']), $it['faults'], $it['detected'], $it['pct'] === null ? 'no such fault' : Notation::plain($it['pct'], 4).' %'), Coverage::of($test, $body->words)), $test->operationsPerWord()));
     }
 
     #[OA\Post(path: '/memory/time', operationId: 'timeMarch', tags: ['memory'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/TestTimeBody')), responses: [new OA\Response(response: 200, description: 'test time', content: new OA\JsonContent(ref: TimeCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function time(Request $request): JsonResponse
     {
-        $body = Body::of($request)->only('test', 'words', 'cycle_s');
-        $test = MarchTest::read($body->at('test'));
-        $seconds = $test->seconds($body->at('words')->integer(1, 1 << 40), $body->at('cycle_s')->positive());
+        $body = Body::as($request, TestTimeBody::class);
+        $seconds = MarchTest::read(Node::of($body->test, '/test'))->seconds($body->words, $body->cycleS);
 
         return new JsonResponse(new TimeCard($seconds, Soak::duration($seconds)));
     }
@@ -94,20 +93,20 @@ final readonly class TablesController
     #[OA\Post(path: '/memory/soak', operationId: 'boundSoak', tags: ['memory'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SoakBody')), responses: [new OA\Response(response: 200, description: 'bound, curve and what more passes buy', content: new OA\JsonContent(ref: SoakCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function soak(Request $request): JsonResponse
     {
-        $body = Body::of($request);
-        Soak::read($body);
+        $it = Body::as($request, SoakAsked::class);
 
-        return new JsonResponse(MemoryPages::bound($body->at('passes')->integer(), $body->at('errors')->integer(), $body->optional('confidence')?->number() ?? 0.95, $body->optional('target_rate')?->number(), $body->optional('seconds_per_pass')?->number()));
+        return new JsonResponse(MemoryPages::bound($it->passes, $it->errors, $it->confidence, $it->targetRate, $it->secondsPerPass));
     }
 
     #[OA\Post(path: '/memory/rows', operationId: 'mapRows', tags: ['memory'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/RowsBody')), responses: [new OA\Response(response: 200, description: 'the map of rows of chips', content: new OA\JsonContent(ref: MapDraft::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function rows(Request $request): JsonResponse
     {
-        $body = Body::of($request)->only('rows', 'name');
-        $chip = $body->at('rows')->optional('chip');
+        $body = Body::as($request, RowsBody::class);
+        $rows = Node::of($body->rows, '/rows');
+        $chip = $rows->filled('chip')?->raw();
 
         return new JsonResponse(self::draft(json_encode([
-            'key' => 'draft', 'name' => $body->at('name')->text(80), ...($chip === null || $chip->isNull() ? [] : ['chip' => $chip->raw()]), 'map' => RowsOfChips::map($body->at('rows')),
+            'key' => 'draft', 'name' => $body->name, ...($chip === null ? [] : ['chip' => $chip]), 'map' => RowsOfChips::map($rows),
         ], JSON_THROW_ON_ERROR)));
     }
 

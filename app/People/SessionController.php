@@ -25,8 +25,8 @@ final readonly class SessionController
     #[OA\Post(path: '/session', operationId: 'signIn', tags: ['people'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SignInBody')), responses: [new OA\Response(response: 200, description: 'signed in', content: new OA\JsonContent(ref: PersonCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function store(Request $request): JsonResponse
     {
-        $body = Body::of($request)->only('email', 'password');
-        $who = ['email' => $body->at('email')->text(190), 'password' => $body->at('password')->string(), 'active' => true];
+        $body = Body::as($request, SignInBody::class);
+        $who = ['email' => $body->email, 'password' => $body->password, 'active' => true];
         if (!$request->hasSession()) {
             throw InvalidDocument::at('', 'sign in from the application\'s own page');
         }

@@ -14,37 +14,45 @@ use App\Instruments\Scene;
 use App\Instruments\ScpiMeter;
 use App\Logbook\Append;
 use App\Logbook\Board;
+use App\Logbook\Cards;
 use App\Logbook\Entry;
+use App\Logbook\House;
 use App\Logbook\Job;
 use App\Logbook\Machine;
+use App\Logbook\Row;
 use App\People\SignedIn;
+use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
-use Ash\Logbook\EntryDraft;
-use Ash\Document\Ulid;
+use Ash\Logbook\Stage;
+use Ash\Rails\DescribedRails;
 use Ash\Rails\Load;
 use Ash\Rails\Rail;
+use Ash\Rails\ReadingTaken;
 use Ash\Rails\Ripple;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
 final readonly class RunController
 {
+    private const LISTED = 20;
+
     #[OA\Post(path: '/jobs/{job}/rail-runs', operationId: 'startRailRun', tags: ['rails'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/RunBody')), responses: [new OA\Response(response: 201, description: 'started', content: new OA\JsonContent(ref: RailRunPage::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function store(Request $request, Job $job): JsonResponse
     {
-        $body = Body::of($request)->only('id', 'repeats', 'board');
-        if (Machine::query()->findOrFail($job->machine_id)->readProfile()->rails === []) {
-            $body->refuse("the machine's profile lists no rails");
+        $body = Body::as($request, RunBody::class);
+        if ((Machine::query()->findOrFail($job->machine_id)->readProfile()->section(DescribedRails::class)->rails ?? []) === []) {
+            throw InvalidDocument::at('', "the machine's profile lists no rails");
         }
         if ($job->state !== 'open') {
-            $body->refuse("the job is {$job->state}: reopen it first");
+            throw InvalidDocument::at('', "the job is {$job->state}: reopen it first");
         }
-        $id = Ulid::read($body->at('id'));
-        $board = $body->has('board')
-            ? Board::query()->where('machine_id', $job->machine_id)->find($body->at('board')->string())->id ?? $body->at('board')->refuse('is not a board of this machine')
-            : $job->board_id;
-        $repeats = $body->has('repeats') ? Run::query()->where('job_id', $job->id)->find($body->at('repeats')->string())->id ?? $body->at('repeats')->refuse('is not a run of this job') : null;
+        $id = $body->id;
+        $board = $body->board === null ? $job->board_id
+            : Board::query()->where('machine_id', $job->machine_id)->find($body->board)->id ?? throw InvalidDocument::at('/board', 'is not a board of this machine');
+        $repeats = $body->repeats === null ? null
+            : Run::query()->where('job_id', $job->id)->find($body->repeats)->id ?? throw InvalidDocument::at('/repeats', 'is not a run of this job');
         $run = Run::query()->firstOrCreate(['id' => $id], [
             'job_id' => $job->id, 'board_id' => $board, 'room' => 'rails', 'repeats_id' => $repeats, 'started_at' => now(), 'author' => SignedIn::person($request)->name,
         ]);
@@ -53,6 +61,28 @@ final readonly class RunController
         }
 
         return new JsonResponse(RunPages::of($run, Load::Working), $run->wasRecentlyCreated ? 201 : 200);
+    }
+
+    #[OA\Get(
+        path: '/jobs/{job}/rail-runs',
+        operationId: 'listRailRuns',
+        tags: ['rails'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'the latest runs of a job, and whether its machine has rails', content: new OA\JsonContent(ref: JobRails::class))],
+    )]
+    public function index(Job $job): JsonResponse
+    {
+        $described = Machine::query()->findOrFail($job->machine_id)->readProfile()->section(DescribedRails::class);
+        $runs = DB::table('runs')
+            ->leftJoin('readings', static fn ($join) => $join->on('readings.run_id', '=', 'runs.id')->where('superseded', false))
+            ->where('job_id', $job->id)->groupBy('runs.id', 'started_at', 'author', 'repeats_id')->orderByDesc('started_at')->limit(self::LISTED)
+            ->get(['runs.id', 'started_at', 'author', 'repeats_id', DB::raw('COUNT(entry_id) AS readings')]);
+
+        return new JsonResponse(new JobRails(($described->rails ?? []) !== [], array_values($runs->map(static function (object $row): RunCard {
+            $r = new Row($row);
+
+            return new RunCard($r->string('id'), Cards::time($r->string('started_at')), $r->string('author'), $r->int('readings'), $r->text('repeats_id'));
+        })->all())));
     }
 
     #[OA\Get(path: '/rail-runs/{run}', operationId: 'showRailRun', tags: ['rails'], parameters: [
@@ -68,45 +98,44 @@ final readonly class RunController
     #[OA\Post(path: '/rail-runs/{run}/take', operationId: 'takeReading', tags: ['rails'], parameters: [new OA\PathParameter(name: 'run', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/TakeBody')), responses: [new OA\Response(response: 200, description: 'a reading in the record, or why there is none', content: new OA\JsonContent(ref: TakenCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
     public function take(Request $request, Run $run): JsonResponse
     {
-        $body = Body::of($request)->only('id', 'at', 'meter', 'rail', 'test_point', 'load', 'what', 'corrects');
-        $load = $body->at('load')->enum(Load::class);
-        $id = Ulid::read($body->at('id'));
-        $known = Entry::query()->find($id);
+        $body = Body::as($request, TakeBody::class);
+        $known = Entry::query()->find($body->id);
         if ($known !== null) {
-            return $known->job_id === $run->job_id && $known->kind === \Ash\Logbook\EntryKind::Reading
-                ? self::taken(MeterState::Reading->value, 'was taken before', $run, $load)
+            return $known->job_id === $run->job_id && $known->kind === ReadingTaken::KIND
+                ? self::taken(MeterState::Reading->value, 'was taken before', $run, $body->load)
                 : throw Conflict::at('/id', 'another entry has this id');
         }
-        $what = in_array($body->at('what')->string(), ['volts', 'ohms'], true) ? $body->at('what')->string() : $body->at('what')->refuse('must be volts or ohms');
-        $meter = Meter::query()->where('active', true)->find($body->at('meter')->string()) ?? $body->at('meter')->refuse('there is no such meter, or it is put away');
-        $profile = Machine::query()->findOrFail(Job::query()->findOrFail($run->job_id)->machine_id)->readProfile();
-        $rail = $profile->rail($body->at('rail')->text(40)) ?? $body->at('rail')->refuse("the machine's profile has no rail of this name");
-        $profile->testPoint($rail->name, $body->at('test_point')->text(120)) ?? $body->at('test_point')->refuse("is not a test point of {$rail->name}");
-        $body->at('at')->instant();
-        [$figures, $state, $words] = $this->measure($meter, $rail, $body->at('test_point')->string(), $load, $what);
+        $meter = Meter::active($body->meter);
+        $described = Machine::query()->findOrFail(Job::query()->findOrFail($run->job_id)->machine_id)->readProfile()->section(DescribedRails::class);
+        $rail = $described?->rail($body->rail) ?? throw InvalidDocument::at('/rail', "the machine's profile has no rail of this name");
+        $described->testPoint($rail->name, $body->testPoint) ?? throw InvalidDocument::at('/test_point', "is not a test point of {$rail->name}");
+        [$figures, $state, $words] = $this->measure($meter, $rail, $body);
         if ($figures !== []) {
-            $draft = EntryDraft::read(Node::of((object) [
-                'id' => $id, 'at' => $body->at('at')->string(), 'kind' => 'reading', ...($words === '' ? [] : ['text' => $words]), 'stage' => 'supply',
-                ...($body->has('corrects') ? ['corrects' => $body->at('corrects')->string()] : []),
-                'data' => (object) ['run' => $run->id, 'rail' => $rail->name, 'test_point' => $body->at('test_point')->string(), 'load' => $load->value, 'meter' => $meter->id, ...$figures],
+            $draft = House::here()->hall->draft(Node::of((object) [
+                'id' => $body->id, 'at' => $body->at->format(Cards::EXACT), 'kind' => ReadingTaken::KIND, 'stage' => Stage::Supply->value,
+                ...($words === '' ? [] : ['text' => $words]), ...($body->corrects === null ? [] : ['corrects' => $body->corrects]),
+                'data' => (object) [
+                    'run' => $run->id, 'rail' => $rail->name, 'test_point' => $body->testPoint, 'load' => $body->load->value, 'meter' => $meter->id, ...$figures,
+                ],
             ]));
             Append::to($run->job_id, $draft, SignedIn::person($request));
         }
 
-        return self::taken($state, $words, $run, $load);
+        return self::taken($state, $words, $run, $body->load);
     }
 
     /** @return array{array<string, float|string>, string, string} figures for the record, the state, words about it */
-    private function measure(Meter $meter, Rail $rail, string $testPoint, Load $load, string $what): array
+    private function measure(Meter $meter, Rail $rail, TakeBody $body): array
     {
-        $wanted = $what === 'ohms' ? [Quantity::Ohms] : [Quantity::Volts, ...($rail->rippleMaxMvpp === null ? [] : [Quantity::VoltsAc])];
-        $before = $meter->standin ? [Scene::probe($rail->name, $testPoint, $load->value)] : [];
+        $ohms = $body->what === TakeWhat::Ohms;
+        $wanted = $ohms ? [Quantity::Ohms] : [Quantity::Volts, ...($rail->rippleMaxMvpp === null ? [] : [Quantity::VoltsAc])];
+        $before = $meter->standin ? [Scene::probe($rail->name, $body->testPoint, $body->load->value)] : [];
         $answers = (new ScpiMeter($meter))->measure($wanted, $before);
         $main = $answers[0];
         if ($main->value === null) {
             return [[], $main->state->value, $main->words];
         }
-        if ($what === 'ohms') {
+        if ($ohms) {
             return [['ohms_to_ground' => abs($main->value)], $main->state->value, ''];
         }
         $ac = $answers[1] ?? null;

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace App\Rails;
 
-use App\Logbook\Record;
+use Ash\Facts\Facts;
 use Ash\Logbook\Profile;
-use Ash\Rails\Band;
+use Ash\Rails\DescribedRails;
 use Ash\Rails\Judgement;
-use Ash\Rails\Limits;
 use Ash\Rails\MeterAccuracy;
 use Ash\Rails\Rail;
 use Ash\Rails\Reading;
@@ -25,14 +24,10 @@ final readonly class RunState
     {
     }
 
-    /** @param array<string, array{band: Band, reason: string}> $bands chosen per rail, with the reason */
-    public static function read(Run $run, Profile $profile, array $bands): self
+    /** @param Facts $bands the bands that the bench chose */
+    public static function read(Run $run, Profile $profile, Facts $bands): self
     {
-        $rails = [];
-        foreach ($profile->rails as $key => $rail) {
-            $wide = ($bands[$rail->name]['band'] ?? Band::Tight) === Band::Wide;
-            $rails[$key] = $wide ? $rail->within(Limits::wide($rail->nominalV)) : $rail;
-        }
+        $rails = $profile->section(DescribedRails::class)?->within($bands) ?? [];
         $readings = StoredReading::query()->where('run_id', $run->id)->where('superseded', false)->orderBy('at')->orderBy('entry_id')->get();
         $core = [];
         foreach ($readings as $stored) {
@@ -47,12 +42,12 @@ final readonly class RunState
     }
 
     /** The job's last run that has a reading. */
-    public static function latest(string $jobId, Profile $profile, Record $record): ?self
+    public static function latest(string $jobId, Profile $profile, Facts $bands): ?self
     {
         $run = Run::query()->where('job_id', $jobId)->where('room', 'rails')
             ->whereExists(static fn ($query) => $query->from('readings')->whereColumn('run_id', 'runs.id')->where('superseded', false))
             ->orderByDesc('started_at')->orderByDesc('id')->first();
 
-        return $run === null ? null : self::read($run, $profile, $record->bands());
+        return $run === null ? null : self::read($run, $profile, $bands);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rails;
 
+use App\Bench\StripCard;
 use OpenApi\Attributes as OA;
 
 /** One test point of the run. */

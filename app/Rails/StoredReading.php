@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Rails;
 
 use App\Logbook\ClientKeyed;
+use App\Logbook\Entry;
 use Ash\Rails\Limits;
 use Ash\Rails\Load;
 use Ash\Rails\MeterAccuracy;
 use Ash\Rails\Point;
 use Ash\Rails\Reading;
+use Ash\Rails\ReadingTaken;
 use Carbon\CarbonImmutable;
 
 /**
@@ -48,6 +50,31 @@ final class StoredReading extends ClientKeyed
             'reading_pct' => 'float', 'counts' => 'float', 'resolution_v' => 'float', 'limit_low' => 'float', 'limit_high' => 'float',
             'superseded' => 'boolean', 'at' => 'immutable_datetime',
         ];
+    }
+
+    /** The figures of an entry, with the meter, the limits and the place of its day. */
+    public static function lay(Entry $entry, ReadingTaken $it, string $board, MeterAccuracy $meter, ?Point $point): void
+    {
+        self::query()->create([
+            'entry_id' => $entry->id,
+            'run_id' => $it->run,
+            'board_id' => $board,
+            'rail' => $it->rail,
+            'test_point' => $it->testPoint,
+            'point' => $point?->value,
+            'load' => $it->load->value,
+            'volts' => $it->volts,
+            'ripple_mvpp' => $it->rippleMvpp,
+            'amps' => $it->amps,
+            'ohms_to_ground' => $it->ohmsToGround,
+            'reading_pct' => $meter->readingPct,
+            'counts' => $meter->counts,
+            'resolution_v' => $meter->resolutionV,
+            'limit_low' => $it->limitsV?->low,
+            'limit_high' => $it->limitsV?->high,
+            'verdict' => $it->verdict?->value,
+            'at' => $entry->at,
+        ]);
     }
 
     public function limits(): Limits

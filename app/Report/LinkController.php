@@ -24,7 +24,7 @@ final readonly class LinkController
     #[OA\Post(path: '/jobs/{job}/report-links', operationId: 'addReportLink', tags: ['report'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/LinkBody')), responses: [new OA\Response(response: 201, description: 'the link', content: new OA\JsonContent(ref: LinkCard::class))])]
     public function store(Request $request, Job $job): JsonResponse
     {
-        $days = Body::of($request)->only('days')->at('days')->integer(1, 90);
+        $days = Body::as($request, LinkBody::class)->days;
         $link = ReportLink::query()->create(['job_id' => $job->id, 'author' => SignedIn::person($request)->name, 'expires_at' => now()->addDays($days)]);
 
         return new JsonResponse(self::card($link), 201);

@@ -6,17 +6,19 @@ namespace App\Report;
 
 use App\Logbook\Board;
 use App\Logbook\Entry;
+use App\Logbook\House;
 use App\Logbook\Job;
 use App\Logbook\Machine;
 use App\Logbook\Photo;
 use App\Logbook\PhotoCard;
 use App\Logbook\PhotoCards;
 use App\Logbook\PinCard;
-use Ash\Logbook\EntryKind;
-use Ash\Logbook\EntryWords;
-use Ash\Quantity\Notation;
-use Ash\Quantity\Unit;
-use Ash\Rails\Limits;
+use App\Logbook\ReportOf;
+use App\Logbook\ReportTable;
+use App\Logbook\Room;
+use Ash\Logbook\Entries\FixUndone;
+use Ash\Logbook\Entries\StageEntered;
+use Ash\Logbook\LogbookRoom;
 use Illuminate\Support\Collection;
 
 /** What goes onto the report of a job, in words and in the order it is read. */
@@ -44,44 +46,25 @@ final readonly class ReportSheet
     }
 
     /** @return Collection<int, Entry> entries of a kind that stand */
-    public function standing(EntryKind $kind): Collection
+    public function standing(string $kind): Collection
     {
         return $this->entries->filter(fn (Entry $entry): bool => $entry->kind === $kind && !isset($this->corrected[$entry->id]))->values();
     }
 
-    public function says(Entry $entry): string
+    /** @return list<ReportTable> of the rooms */
+    public function tables(): array
     {
-        return EntryWords::of($entry->kind, $entry->text, $entry->data);
-    }
+        $of = new ReportOf($this->job, $this->entries->reject(fn (Entry $entry): bool => isset($this->corrected[$entry->id]))->values());
 
-    /** @return list<array{place: string, load: string, value: string, ripple: string, limits: string, band: string, verdict: string, at: string, author: string, good: bool}> */
-    public function readings(): array
-    {
-        return array_values($this->standing(EntryKind::Reading)->map(static function (Entry $entry): array {
-            /** @var array{rail: string, test_point: string, load: string, volts?: float, ripple_mvpp?: float, ohms_to_ground?: float, band: string, limits_v: array{low: float, high: float}, verdict: ?string} $data */
-            $data = $entry->data;
-
-            return [
-                'place' => "{$data['rail']} at {$data['test_point']}",
-                'load' => \Ash\Rails\Load::from($data['load'])->words(),
-                'value' => isset($data['volts']) ? Notation::print($data['volts'], Unit::Volt) : Notation::print($data['ohms_to_ground'] ?? 0.0, Unit::Ohm).' to ground',
-                'ripple' => isset($data['ripple_mvpp']) ? Notation::plain($data['ripple_mvpp'], 3).' mVpp' : '',
-                'limits' => Limits::between($data['limits_v']['low'], $data['limits_v']['high'])->words(),
-                'band' => $data['band'],
-                'verdict' => \Ash\Rails\Verdict::tryFrom($data['verdict'] ?? '')?->words() ?? 'no voltage',
-                'at' => $entry->at->format('j M Y H:i'),
-                'author' => $entry->author,
-                'good' => \Ash\Rails\Verdict::tryFrom($data['verdict'] ?? '')?->good() ?? false,
-            ];
-        })->all());
+        return array_merge(...array_map(static fn (Room $room): array => $room->report($of), House::here()->rooms));
     }
 
     /** @return list<array{text: string, since: string, undone: ?string}> every temporary fix and whether it was undone */
     public function hazards(): array
     {
-        $ends = $this->standing(EntryKind::Undone)->keyBy(static fn (Entry $entry): string => is_string($entry->data['hazard'] ?? null) ? $entry->data['hazard'] : '');
+        $ends = $this->standing(FixUndone::KIND)->keyBy(static fn (Entry $entry): string => $entry->as(FixUndone::class)->hazard ?? '');
 
-        return array_values($this->standing(EntryKind::Hazard)->map(static fn (Entry $entry): array => [
+        return array_values($this->standing(LogbookRoom::HAZARD)->map(static fn (Entry $entry): array => [
             'text' => $entry->text, 'since' => $entry->at->format('j M Y'), 'undone' => $ends->get($entry->id)?->at->format('j M Y'),
         ])->all());
     }
@@ -117,10 +100,17 @@ final readonly class ReportSheet
         ];
     }
 
-    /** @return Collection<int, Entry> the course of the work, without the readings that stand in their own table */
+    /** @return Collection<int, Entry> the course of the work, without what stands in a table of its own */
     public function course(): Collection
     {
-        return $this->entries->reject(static fn (Entry $entry): bool => $entry->kind === EntryKind::Reading || $entry->kind === EntryKind::Stage)->values();
+        $held = [StageEntered::KIND, ...array_merge(...array_map(static fn (ReportTable $table): array => $table->holds, $this->tables()))];
+
+        return $this->entries->reject(static fn (Entry $entry): bool => in_array($entry->kind, $held, true))->values();
+    }
+
+    public function kind(Entry $entry): string
+    {
+        return ucfirst(House::here()->hall->kinds->all[$entry->kind]->words ?? $entry->kind);
     }
 
     public function note(Entry $entry): string
@@ -128,7 +118,7 @@ final readonly class ReportSheet
         $later = $this->corrected[$entry->id] ?? null;
 
         return match (true) {
-            $later !== null => $later->kind === EntryKind::Withdrawn ? 'withdrawn later' : 'corrected later',
+            $later !== null => $later->kind === LogbookRoom::WITHDRAWN ? 'withdrawn later' : 'corrected later',
             $entry->corrects_id !== null => 'corrects an earlier entry',
             default => '',
         };

@@ -29,11 +29,28 @@ final readonly class ShelfCards
             // Read once: every access to a cast column decodes it again.
             $spec = $it->spec;
             $came = $it->getRawOriginal('came_on');
-            $number = static fn (string $field): ?float => is_numeric($spec[$field] ?? null) ? (float) $spec[$field] : null;
             $cards[$it->id] = new ShelfCard(
-                $it->id, $it->sku, $it->name, $it->kind, $it->marked_f === null || $it->rated_v === null ? null : Notation::print($it->marked_f, Unit::Farad, 4).' '.Notation::print($it->rated_v, Unit::Volt),
-                $it->quantity, $held, max(0, $it->quantity - $held), $it->low(), $it->low_at, $it->place, $it->source, is_string($board) ? $board : null, $it->donor_board_id, $it->tested, is_string($came) ? substr($came, 0, 10) : '',
-                $number('diameter_mm'), $number('height_mm'), $number('pitch_mm'), $number('temperature_c'), $number('hours'),
+                id: $it->id,
+                sku: $it->sku,
+                name: $it->name,
+                kind: $it->kind,
+                value: $it->marked_f === null || $it->rated_v === null ? null : Notation::print($it->marked_f, Unit::Farad, 4).' '.Notation::print($it->rated_v, Unit::Volt),
+                quantity: $it->quantity,
+                reserved: $held,
+                free: max(0, $it->quantity - $held),
+                low: $it->low(),
+                low_at: $it->low_at,
+                place: $it->place,
+                source: $it->source,
+                donor_board: is_string($board) ? $board : null,
+                donor_board_id: $it->donor_board_id,
+                tested: $it->tested,
+                came_on: is_string($came) ? substr($came, 0, 10) : '',
+                diameter_mm: $spec->diameterMm,
+                height_mm: $spec->heightMm,
+                pitch_mm: $spec->pitchMm,
+                temperature_c: $spec->temperatureC,
+                hours: $spec->hours,
             );
         }
 

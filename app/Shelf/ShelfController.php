@@ -4,17 +4,16 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
-use App\Capacitors\CapacitorPages;
+use App\Bench\ChoiceCard;
+use App\Bench\Csv;
 use App\Http\Body;
 use App\Http\Errors;
-use App\Logbook\ChoiceCard;
 use App\Logbook\Job;
 use App\Logbook\Row;
 use App\People\SignedIn;
-use Ash\Capacitors\Kind;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
-use Ash\Shelf\Shopping;
+use Ash\Facts\CapacitorKind;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -25,7 +24,6 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 final readonly class ShelfController
 {
     private const PAGE = 60;
-    private const LABELS = 60;
 
     #[OA\Get(path: '/shelf', operationId: 'showShelf', tags: ['shelf'], parameters: [
         new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'kind', schema: new OA\Schema(type: 'string')),
@@ -35,7 +33,7 @@ final readonly class ShelfController
     {
         $query = Node::of((object) $request->query->all())->only('search', 'kind', 'board', 'after');
         $word = static fn (string $name): ?string => $query->has($name) && !$query->at($name)->isNull() && trim($query->at($name)->string()) !== '' ? trim($query->at($name)->string()) : null;
-        $items = ShelfItem::query()->when($word('kind') !== null, static fn ($q) => $q->where('kind', $query->at('kind')->enum(Kind::class)->value))->when($word('board') !== null, static fn ($q) => $q->where('donor_board_id', $word('board')));
+        $items = ShelfItem::query()->when($word('kind') !== null, static fn ($q) => $q->where('kind', $query->at('kind')->enum(CapacitorKind::class)->value))->when($word('board') !== null, static fn ($q) => $q->where('donor_board_id', $word('board')));
         foreach (preg_split('/\s+/', $word('search') ?? '', -1, PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
             $like = '%'.addcslashes($part, '%_\\').'%';
             $items->where(static fn ($q) => $q->where('name', 'like', $like)->orWhere('sku', 'like', $like)->orWhere('place', 'like', $like));
@@ -73,7 +71,7 @@ final readonly class ShelfController
         $body->members() !== [] || $body->refuse('must have a field that changes');
         // What is not said stays as it is.
         $given = [...$item->written(), ...get_object_vars($body->object())];
-        $item->update(array_diff_key(Shelf::read(Node::of((object) $given), $item), ['quantity' => 1]));
+        Shelf::over($item, Node::of((object) $given));
 
         return new JsonResponse(self::page($item->refresh()));
     }
@@ -111,43 +109,7 @@ final readonly class ShelfController
 
     public function csv(): StreamedResponse
     {
-        return self::stream('shelf.csv', ShelfCsv::export());
-    }
-
-    #[OA\Get(path: '/shopping', operationId: 'showShopping', tags: ['shelf'], responses: [new OA\Response(response: 200, description: 'what all open jobs want', content: new OA\JsonContent(ref: ShoppingPage::class))])]
-    public function shopping(): JsonResponse
-    {
-        return new JsonResponse(new ShoppingPage(
-            array_map(static fn (array $it): ShoppingRow => new ShoppingRow($it['kind'], $it['value'], $it['volts'], $it['wanted'], $it['spares'], $it['shelf'], $it['buy'], $it['jobs']), self::wanted()),
-            array_values(ShelfItem::query()->whereNotNull('low_at')->whereColumn('quantity', '<=', 'low_at')->orderBy('sku')->limit(200)->get()->map(static fn (ShelfItem $it): string => "{$it->name}: {$it->quantity} left, {$it->place}")->all()),
-        ));
-    }
-
-    public function shoppingCsv(): StreamedResponse
-    {
-        $rows = self::wanted();
-
-        return self::stream('shopping.csv', (static function () use ($rows): \Generator {
-            yield "kind,value,volts,wanted,spares,on_shelf,buy,jobs\r\n";
-            foreach ($rows as $it) {
-                yield ShelfCsv::line([$it['kind'], $it['value'], $it['volts'], $it['wanted'], $it['spares'], $it['shelf'], $it['buy'], implode('; ', $it['jobs'])]);
-            }
-        })());
-    }
-
-    #[OA\Get(path: '/labels', operationId: 'showLabels', tags: ['shelf'], parameters: [
-        new OA\QueryParameter(name: 'items', description: 'comma-separated', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'boards', description: 'comma-separated', schema: new OA\Schema(type: 'string')),
-    ], responses: [new OA\Response(response: 200, description: 'labels to print', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: LabelCard::class)))])]
-    public function labels(Request $request): JsonResponse
-    {
-        $query = Node::of((object) $request->query->all())->only('items', 'boards');
-        $ids = static fn (string $name): array => $query->has($name) && !$query->at($name)->isNull() ? array_slice(array_filter(explode(',', $query->at($name)->string())), 0, self::LABELS) : [];
-        $root = $request->root();
-        $boards = DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')->whereIn('boards.id', $ids('boards'))->get(['boards.id', 'boards.name', 'boards.serial', 'machines.name as machine'])
-            ->map(static fn (object $row): LabelCard => new LabelCard((new Row($row))->string('machine'), array_values(array_filter([(new Row($row))->string('name'), (new Row($row))->text('serial')])), "{$root}/boards/".(new Row($row))->string('id')));
-        $items = array_map(static fn (ShelfCard $it): LabelCard => new LabelCard($it->sku, array_values(array_filter([$it->name, $it->donor_board, $it->place])), "{$root}/shelf/{$it->id}"), array_values(ShelfCards::of(ShelfItem::query()->whereIn('id', $ids('items'))->orderBy('sku')->get()->all())));
-
-        return new JsonResponse([...$boards->all(), ...$items]);
+        return Csv::file('shelf.csv', ShelfCsv::COLUMNS, ShelfCsv::rows());
     }
 
     private static function page(ShelfItem $item): ShelfItemPage
@@ -168,14 +130,14 @@ final readonly class ShelfController
                 return new MoveCard(\App\Logbook\Cards::time($r->string('at')), $r->int('change'), $r->string('why'), $r->text('note'), $r->string('author'), $r->text('job_id'));
             })->all()),
             array_values(Job::query()->where('state', 'open')->orderByDesc('last_entry_at')->limit(100)->get(['id', 'number', 'title'])->map(static fn (Job $it): ChoiceCard => new ChoiceCard($it->id, "{$it->label()}, {$it->title}"))->all()),
-            array_map(static fn (mixed $it): string => is_scalar($it) ? (string) $it : '', array_diff_key($item->written(), ['tested' => 1])), self::kinds(), self::boards(),
+            array_map(static fn (mixed $it): string => (string) $it, array_diff_key($item->written(), ['tested' => 1])), self::kinds(), self::boards(),
         );
     }
 
     /** @return list<ChoiceCard> */
     private static function kinds(): array
     {
-        return array_map(static fn (Kind $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Kind::cases());
+        return ChoiceCard::all(CapacitorKind::class);
     }
 
     /** @return list<ChoiceCard> */
@@ -184,45 +146,5 @@ final readonly class ShelfController
         $rows = DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')->orderBy('machines.name')->orderBy('boards.slot')->limit(500)->selectRaw("boards.id, CONCAT(machines.name, ', ', boards.name) AS name")->get();
 
         return array_values($rows->map(static fn (object $row): ChoiceCard => new ChoiceCard((new Row($row))->string('id'), (new Row($row))->string('name')))->all());
-    }
-
-    /** @return list<array{kind: string, value: string, volts: string, marked_f: float, rated_v: float, wanted: int, spares: int, shelf: int, buy: int, jobs: list<string>}> */
-    private static function wanted(): array
-    {
-        $jobs = Job::query()->where('state', 'open')->whereExists(static fn ($query) => $query->from('entries')->whereColumn('entries.job_id', 'jobs.id')->where(static fn ($either) => $either->where('kind', 'cap_reading')->orWhere(static fn ($policy) => $policy->where('kind', 'decision')->whereRaw("JSON_VALUE(data, '$.policy') = 'replace_kind'"))))->orderBy('number')->limit(200)->get();
-        $wanted = [];
-        foreach ($jobs as $job) {
-            foreach (CapacitorPages::of($job)->wanted() as $it) {
-                // A new one is bought for the original, whatever sits there now.
-                if ($it->original !== null) {
-                    $wanted[] = ['job' => $job->label(), 'key' => $it->key, 'kind' => $it->original->kind, 'marked_f' => $it->original->markedF, 'rated_v' => $it->original->ratedV];
-                }
-            }
-        }
-        $values = array_values(array_unique(array_map(static fn (array $it): float => $it['marked_f'], $wanted)));
-        $shelf = [];
-        if ($values !== []) {
-            $items = ShelfItem::query()->whereNotNull('kind')->where('quantity', '>', 0)->where(static function ($query) use ($values): void {
-                foreach ($values as $value) {
-                    $query->orWhereBetween('marked_f', [$value * (1 - 1e-9), $value * (1 + 1e-9)]);
-                }
-            })->limit(2000)->get();
-            $cards = ShelfCards::of($items->all());
-            foreach ($items as $item) {
-                $shelf[] = ['kind' => Kind::from((string) $item->kind), 'marked_f' => (float) $item->marked_f, 'rated_v' => (float) $item->rated_v, 'free' => $cards[$item->id]->free];
-            }
-        }
-
-        return Shopping::list($wanted, $shelf);
-    }
-
-    /** @param iterable<string> $lines */
-    private static function stream(string $name, iterable $lines): StreamedResponse
-    {
-        return new StreamedResponse(static function () use ($lines): void {
-            foreach ($lines as $line) {
-                echo $line;
-            }
-        }, 200, ['Content-Type' => 'text/csv; charset=utf-8; header=present', 'Content-Disposition' => "attachment; filename=\"{$name}\""]);
     }
 }

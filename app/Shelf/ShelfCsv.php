@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
-use App\Logbook\ReadingsCsv;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
@@ -45,24 +44,17 @@ final readonly class ShelfCsv
         });
     }
 
-    /** @return iterable<string> lines */
-    public static function export(): iterable
+    /** @return \Generator<int, list<string|float|int|null>> */
+    public static function rows(): \Generator
     {
-        yield implode(',', self::COLUMNS)."\r\n";
         foreach (ShelfItem::query()->orderBy('sku')->lazy(500) as $it) {
             $fields = [...$it->written(), 'quantity' => $it->quantity, 'tested' => $it->tested ? 'yes' : 'no'];
-            yield self::line(array_map(static fn (string $column): mixed => $fields[$column] ?? null, self::COLUMNS));
+            yield array_map(static function (string $column) use ($fields): string|float|int|null {
+                $field = $fields[$column] ?? null;
+
+                return is_bool($field) ? null : $field;
+            }, self::COLUMNS);
         }
-    }
-
-    /** @param list<mixed> $cells */
-    public static function line(array $cells): string
-    {
-        return implode(',', array_map(static function (mixed $cell): string {
-            $text = is_string($cell) ? ReadingsCsv::safe($cell) : (is_scalar($cell) ? (string) $cell : '');
-
-            return preg_match('/[",\r\n]/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
-        }, $cells))."\r\n";
     }
 
     /**

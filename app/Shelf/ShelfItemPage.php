@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
-use App\Logbook\ChoiceCard;
+use App\Bench\ChoiceCard;
 use OpenApi\Attributes as OA;
 
 /** Parts of one sort, with their history. */

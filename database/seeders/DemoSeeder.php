@@ -8,17 +8,21 @@ use App\Instruments\Meter;
 use App\Logbook\Append;
 use App\Logbook\Board;
 use App\Logbook\Entry;
+use App\Logbook\House;
+use App\Logbook\Intake;
 use App\Logbook\Job;
 use App\Logbook\Machine;
 use App\Logbook\OpenJob;
 use App\Logbook\SaveProfile;
+use App\Memory\MemoryTextBody;
 use App\Memory\Sources;
 use App\People\Person;
 use App\Rails\Run;
 use App\Shelf\ShelfCsv;
 use App\Shelf\ShelfItem;
 use Ash\Document\Node;
-use Ash\Logbook\EntryDraft;
+use Ash\Document\Shape;
+use Ash\Rails\ReadingTaken;
 use Carbon\CarbonImmutable;
 use Symfony\Component\Uid\Ulid;
 
@@ -70,10 +74,14 @@ final class DemoSeeder
         $machine = Machine::query()->where('slug', $notes->at('machine')->string())->firstOrFail();
         $board = Board::query()->where('machine_id', $machine->id)->where('slot', $notes->at('board')->string())->firstOrFail();
         $this->runs = $this->tags = [];
-        [$this->job] = OpenJob::with([
-            'id' => self::id($opened), 'machine_id' => $machine->id, 'board_id' => $board->id, 'title' => $notes->at('title')->string(), 'owner' => $notes->at('owner')->string(),
-            'allowance_minutes' => $notes->at('allowance_minutes')->integer(1), 'opened_at' => $opened, 'last_entry_at' => $opened,
-        ], $machine);
+        [$this->job] = OpenJob::with(new Intake(
+            id: self::id($opened),
+            board: $board,
+            title: $notes->at('title')->string(),
+            owner: $notes->at('owner')->string(),
+            at: CarbonImmutable::instance($opened),
+            allowanceMinutes: $notes->at('allowance_minutes')->integer(1),
+        ), $machine);
         foreach ($entries as $entry) {
             match (true) {
                 $entry->has('readings') => $this->run($entry),
@@ -91,7 +99,9 @@ final class DemoSeeder
         $who = $this->people[$entry->at('who')->string()];
         $id = self::id($entry->at('at')->instant());
         $text = implode("\n", array_map(static fn (Node $line): string => $line->string(), $given->at('lines')->items()));
-        Sources::text($this->job->refresh(), Node::of((object) ['id' => $id, 'text' => $text, ...array_diff_key(get_object_vars($given->object()), ['lines' => 1, 'condition' => 1])]), $who);
+        $more = array_diff_key(get_object_vars($given->object()), ['lines' => 1, 'condition' => 1]);
+        $body = Shape::of(MemoryTextBody::class)->read(Node::of((object) ['id' => $id, 'text' => $text, ...$more]));
+        Sources::text($this->job->refresh(), $body, $who);
         $this->add($entry, ['kind' => 'memory', 'minutes' => 10, 'data' => (object) ['source' => $id, 'condition' => $given->at('condition')->raw()]], 1);
     }
 
@@ -114,7 +124,7 @@ final class DemoSeeder
         if ($entry->has('tag')) {
             $this->tags[$entry->at('tag')->string()] = $id;
         }
-        Append::to($this->job->id, EntryDraft::read(Node::of((object) ['id' => $id, 'at' => $at->format('Y-m-d\TH:i:s\Z'), ...$fields])), $who);
+        Append::to($this->job->id, House::here()->hall->draft(Node::of((object) ['id' => $id, 'at' => $at->format('Y-m-d\TH:i:s\Z'), ...$fields])), $who);
     }
 
     private function run(Node $entry): void
@@ -135,10 +145,18 @@ final class DemoSeeder
     private function correct(Node $entry): void
     {
         $right = $entry->at('corrects_reading');
-        $wrong = Entry::query()->where('job_id', $this->job->id)->where('kind', 'reading')->orderByDesc('at')->get()
-            ->firstOrFail(static fn (Entry $it): bool => $it->data['rail'] === $right->at('rail')->string() && $it->data['test_point'] === $right->at('test_point')->string());
-        $kept = array_intersect_key($wrong->data, array_flip(['run', 'load', 'meter']));
-        $this->add($entry, ['kind' => 'reading', 'text' => $entry->at('text')->string(), 'corrects' => $wrong->id, 'data' => (object) [...$kept, ...get_object_vars($right->object())]]);
+        [$rail, $point] = [$right->at('rail')->string(), $right->at('test_point')->string()];
+        $all = Entry::query()->where('job_id', $this->job->id)->where('kind', ReadingTaken::KIND)->orderByDesc('at')->get();
+        $wrong = $all->firstOrFail(static function (Entry $it) use ($rail, $point): bool {
+            $reading = $it->as(ReadingTaken::class);
+
+            return $reading?->rail === $rail && $reading->testPoint === $point;
+        });
+        $reading = $wrong->as(ReadingTaken::class) ?? throw new \LogicException('it was found by what it read');
+        $kept = ['run' => $reading->run, 'load' => $reading->load->value, 'meter' => $reading->meter];
+        $this->add($entry, [
+            'kind' => 'reading', 'text' => $entry->at('text')->string(), 'corrects' => $wrong->id, 'data' => (object) [...$kept, ...get_object_vars($right->object())],
+        ]);
     }
 
     private static function id(\DateTimeInterface $at): string

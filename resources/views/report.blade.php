@@ -1,8 +1,11 @@
 @php
 /** @var \App\Report\ReportSheet $sheet */
-use Ash\Logbook\EntryKind;
+use Ash\Logbook\Entries\GatePassed;
+use Ash\Logbook\Entries\JobClosed;
+use Ash\Logbook\Entries\PartReplaced;
+use Ash\Logbook\LogbookRoom;
 $job = $sheet->job;
-$outcome = $sheet->standing(EntryKind::Outcome)->last();
+$outcome = $sheet->standing(JobClosed::KIND)->last();
 @endphp
 <!doctype html>
 <html lang="en">
@@ -37,36 +40,38 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 
 <div class="box">
 @if ($outcome)
-<strong>{{ $sheet->says($outcome) }}</strong>
+<strong>{{ $outcome->says() }}</strong>
 @else
 <strong>The job is still open.</strong> Stage: {{ $job->stage->words() }}.
 @endif
 </div>
 
 <h2>Symptom</h2>
-@forelse ($sheet->standing(EntryKind::Symptom) as $entry)
+@forelse ($sheet->standing(LogbookRoom::SYMPTOM) as $entry)
 <p>{{ $entry->text }}</p>
 @empty
 <p>Not written down.</p>
 @endforelse
 
-@if ($sheet->readings())
-<h2>Measurements</h2>
+@foreach ($sheet->tables() as $table)
+@if ($table->rows)
+<h2>{{ $table->title }}</h2>
 <table>
-<thead><tr><th scope="col">When</th><th scope="col">Rail and point</th><th scope="col">Load</th><th scope="col">Reading</th><th scope="col">Ripple</th><th scope="col">Limits (band)</th><th scope="col">Verdict</th></tr></thead>
+<thead><tr>@foreach ($table->columns as $column)<th scope="col">{{ $column }}</th>@endforeach</tr></thead>
 <tbody>
-@foreach ($sheet->readings() as $reading)
-<tr><td>{{ $reading['at'] }}</td><td>{{ $reading['place'] }}</td><td>{{ $reading['load'] }}</td><td>{{ $reading['value'] }}</td><td>{{ $reading['ripple'] }}</td><td>{{ $reading['limits'] }} ({{ $reading['band'] }})</td><td class="{{ $reading['good'] ? 'in' : 'out' }}">{{ $reading['verdict'] }}</td></tr>
+@foreach ($table->rows as $row)
+<tr>@foreach ($row['cells'] as $cell)<td @if ($loop->last) class="{{ $row['bad'] ? 'out' : 'in' }}"@endif>{{ $cell }}</td>@endforeach</tr>
 @endforeach
 </tbody>
 </table>
 @endif
+@endforeach
 
-@if ($sheet->standing(EntryKind::Part)->isNotEmpty())
+@if ($sheet->standing(PartReplaced::KIND)->isNotEmpty())
 <h2>Parts replaced</h2>
 <ul>
-@foreach ($sheet->standing(EntryKind::Part) as $entry)
-<li>{{ \Ash\Logbook\EntryWords::part($entry->data) }} <span class="small">({{ $entry->at->format('j M Y') }}, {{ $entry->author }})</span></li>
+@foreach ($sheet->standing(PartReplaced::KIND) as $entry)
+<li>{{ $entry->data->sentence('') }} <span class="small">({{ $entry->at->format('j M Y') }}, {{ $entry->author }})</span></li>
 @endforeach
 </ul>
 @endif
@@ -80,12 +85,12 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 </ul>
 @endif
 
-@if ($sheet->standing(EntryKind::Gate)->isNotEmpty())
+@if ($sheet->standing(GatePassed::KIND)->isNotEmpty())
 <h2>Gates passed</h2>
 <p>Power was not advised and was applied all the same:</p>
 <ul>
-@foreach ($sheet->standing(EntryKind::Gate) as $entry)
-<li>{{ $sheet->says($entry) }} <span class="small">({{ $entry->at->format('j M Y H:i') }}, {{ $entry->author }})</span></li>
+@foreach ($sheet->standing(GatePassed::KIND) as $entry)
+<li>{{ $entry->says() }} <span class="small">({{ $entry->at->format('j M Y H:i') }}, {{ $entry->author }})</span></li>
 @endforeach
 </ul>
 @endif
@@ -108,7 +113,7 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 <thead><tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">What</th></tr></thead>
 <tbody>
 @foreach ($sheet->course() as $entry)
-<tr><td>{{ $entry->at->format('j M Y H:i') }}</td><td>{{ $entry->author }}</td><td>{{ ucfirst($entry->kind->words()) }}: {{ $sheet->says($entry) }}@if ($sheet->note($entry)) <span class="small">[{{ $sheet->note($entry) }}]</span>@endif</td></tr>
+<tr><td>{{ $entry->at->format('j M Y H:i') }}</td><td>{{ $entry->author }}</td><td>{{ $sheet->kind($entry) }}: {{ $entry->says() }}@if ($sheet->note($entry)) <span class="small">[{{ $sheet->note($entry) }}]</span>@endif</td></tr>
 @endforeach
 </tbody>
 </table>

@@ -61,7 +61,7 @@ final class LeakJobTest extends TestCase
 
         // The survey, and continuity from the meter with zeroed leads.
         self::scene('leak-whimbrel');
-        $chrome->go("/jobs/{$job}/leaks");
+        $chrome->go("/jobs/{$job}/corrosion");
         $chrome->see('Leak survey');
         foreach ([['keyboard clock to U12', '4'], ['keyboard data to U12', '2'], ['settings memory supply', '3']] as [$place, $grade]) {
             $this->fill(['Grade' => $grade, 'Place' => $place]);

@@ -26,7 +26,7 @@ final class ScreensTest extends TestCase
         return [
             'Temporary fixes still open' => '/', 'Where it stands' => '/jobs', 'Leading words' => "/jobs/{$job}", 'Likely causes' => "/rail-runs/{$run}",
             'One test point over time' => '/boards/'.self::one('SELECT board_id FROM jobs WHERE id = ?', $job), 'Import a profile' => '/machines', 'Sources that proved wrong' => "/machines/{$machine}",
-            'Does the clock keep its time' => "/jobs/{$leak}/battery", 'Work list' => "/jobs/{$leak}/leaks", 'Rebuild: last out is first in' => "/jobs/{$leak}/strip", 'What to fit' => '/jobs/'.$this->job('Switch does not hold').'/battery',
+            'Does the clock keep its time' => "/jobs/{$leak}/battery", 'Work list' => "/jobs/{$leak}/corrosion", 'Rebuild: last out is first in' => "/jobs/{$leak}/strip", 'What to fit' => '/jobs/'.$this->job('Switch does not hold').'/battery',
             'Ask who it is' => '/meters', 'Runs that are kept' => '/jobs/'.$this->job('Parity stop when the room is warm').'/memory', 'Soaks that are kept' => '/jobs/'.$this->job('Parity stop when the room is warm').'/soak',
             'Replace what is bad, or the kind' => '/jobs/'.$this->job('Recap of the spare supply').'/capacitors', 'Old and new, to scale' => '/jobs/'.$this->job('Recap of the spare supply').'/substitutes?cap=C1',
             'Originals kept from' => '/shelf', 'Coming and going' => '/shelf/'.self::one("SELECT id FROM shelf_items WHERE sku = 'AL-4700-25'"), 'Running low' => '/shopping', 'Three across on a plain sheet' => '/labels?boards='.self::one('SELECT board_id FROM jobs WHERE id = ?', $job),

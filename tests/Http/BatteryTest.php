@@ -129,9 +129,9 @@ final class BatteryTest extends TestCase
         $job = $this->stripped();
         $machine = Machine::query()->findOrFail($job->machine_id);
         self::assertSame(2, $machine->revision);
-        self::assertSame([['name' => 'P2', 'orientation' => 'stripe towards the bracket']], $machine->readProfile()->connectors);
+        self::assertSame(['P2: stripe towards the bracket'], array_map(static fn ($it): string => $it->words(), $machine->readProfile()->connectors));
         $this->line($this->job('whimbrel'), 'out card; 2 M3x6; p2 stripe away from the bracket');
-        self::assertSame([['name' => 'p2', 'orientation' => 'stripe away from the bracket']], $machine->refresh()->readProfile()->connectors);
+        self::assertSame(['p2: stripe away from the bracket'], array_map(static fn ($it): string => $it->words(), $machine->refresh()->readProfile()->connectors));
         self::assertNotNull($machine->readProfile()->battery, 'the rest of the profile stays');
         self::assertSame(['p2: stripe away from the bracket'], $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/strip")->json('known'));
     }

@@ -85,7 +85,7 @@ final class CapacitorTest extends TestCase
         self::assertFalse(OpenItem::query()->findOrFail(self::text($found->json('entry.id')))->open);
         self::assertSame('keep', $this->read($job, 'beside relay K2', ['capacitance_f' => '2150u', 'esr_ohm' => '40m'])->json('entry.data.verdict'));
         $pin = self::ulid();
-        \App\Logbook\Entry::query()->create(['id' => $pin, 'job_id' => $job->id, 'board_id' => $job->board_id, 'kind' => 'pin', 'stage' => 'repair', 'at' => now(), 'author' => 'Test', 'text' => 'this one', 'data' => ['photo' => self::ulid(), 'x' => 0.4, 'y' => 0.6, 'number' => 3], 'fingerprint' => str_repeat('0', 64), 'received_at' => now()]);
+        \App\Logbook\Entry::query()->create(['id' => $pin, 'job_id' => $job->id, 'board_id' => $job->board_id, 'kind' => 'pin', 'stage' => 'repair', 'at' => now(), 'author' => 'Test', 'text' => 'this one', 'data' => new \Ash\Logbook\Entries\Pin(self::ulid(), 0.4, 0.6, 3), 'fingerprint' => str_repeat('0', 64), 'received_at' => now()]);
         $this->add($job, ['kind' => 'capacitor', 'data' => ['place' => 'left of R3', 'pin' => $pin]])->assertCreated()->assertJsonPath('entry.data.pin', $pin);
         self::assertRefused($this->add($job, ['kind' => 'capacitor', 'data' => ['kind' => 'film']]), '/data', 'a designator or a place');
         self::assertRefused($this->add($job, ['kind' => 'capacitor', 'data' => ['ref' => 'C20', 'rail' => '+7']]), '/data/rail', 'no rail');
@@ -155,10 +155,10 @@ final class CapacitorTest extends TestCase
         self::assertEqualsWithDelta(0.009, $leads->json('lead_ohm'), 0.002);
         self::assertSame(1, DB::table('entries')->where('job_id', $job->id)->where('kind', 'cap_reading')->count(), 'the leads are no reading of a part');
         $take(['lead_ohm' => $leads->json('lead_ohm')])->assertOk();
-        $data = \App\Logbook\Entry::query()->where('job_id', $job->id)->where('kind', 'cap_reading')->orderByDesc('received_at')->firstOrFail()->data;
-        self::assertEqualsWithDelta(0.2, $data['esr_ohm'], 0.003);
-        self::assertEqualsWithDelta(2 * M_PI * 120 * 0.0031 * 0.2, $data['tan_delta'], 0.003, 'tan delta = 2 pi f C ESR');
-        self::assertSame([120, 'replace', true], [$data['frequency_hz'], $data['verdict'], $data['proven']]);
+        $data = \App\Logbook\Entry::query()->where('job_id', $job->id)->where('kind', 'cap_reading')->orderByDesc('received_at')->firstOrFail()->as(\Ash\Capacitors\CapacitorRead::class);
+        self::assertEqualsWithDelta(0.2, $data?->esrOhm, 0.003);
+        self::assertEqualsWithDelta(2 * M_PI * 120 * 0.0031 * 0.2, $data?->tanDelta, 0.003, 'tan delta = 2 pi f C ESR');
+        self::assertSame([120.0, 'replace', true], [$data?->frequencyHz, $data?->verdict, $data?->proven]);
         $take(['cap' => 'C4', 'what' => 'leakage'])->assertOk()->assertJsonPath('state', 'reading');
         self::assertSame('replace', $this->cap($job, 'C4')['verdict'], '4.1 mA where 0.01 C V allows 1.6 mA');
         $take(['cap' => 'C3', 'what' => 'leakage', 'in_circuit' => true])->assertOk();

@@ -51,7 +51,7 @@ final class DemoTest extends TestCase
     public function test_every_page_of_it_can_be_shown_printed_and_exported(): void
     {
         foreach (Job::query()->get() as $job) {
-            foreach (['', '/memory', '/soak', '/capacitors', '/battery', '/leaks', '/strip'] as $room) {
+            foreach (['', '/memory', '/soak', '/capacitors', '/battery', '/corrosion', '/strip'] as $room) {
                 $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}{$room}")->assertOk();
             }
             $this->as(Role::Viewer)->get("/jobs/{$job->id}/report/sheet")->assertOk()->assertSee($job->label());

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
-use App\Http\DescribeApi;
+use App\DescribeApi;
 use App\Logbook\Board;
 use App\Logbook\Job;
 use App\Logbook\Machine;
@@ -164,9 +164,9 @@ final class FormatsTest extends TestCase
         self::assertSame(["'+12", '\'=HYPERLINK("x"),"quoted"', '10.9', 'out'], [$rows[1][2], $rows[1][3], $rows[1][5], $rows[1][11]]);
         self::assertSame(['yes', 'no'], [$rows[2][12], $rows[3][12]]);
         foreach (['=1', '+1', '-1', '@x', "\tx", "\rx"] as $cell) {
-            self::assertStringStartsWith("'", \App\Logbook\ReadingsCsv::safe($cell));
+            self::assertStringStartsWith("'", \App\Bench\Csv::safe($cell));
         }
-        self::assertSame('plain', \App\Logbook\ReadingsCsv::safe('plain'));
+        self::assertSame('plain', \App\Bench\Csv::safe('plain'));
     }
 
     public function test_the_description_of_the_api_is_the_codes_and_names_every_route(): void

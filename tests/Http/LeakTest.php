@@ -31,7 +31,7 @@ final class LeakTest extends TestCase
 
     private function leak(Job $job, string $query = ''): TestResponse
     {
-        return $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/leaks{$query}")->assertOk();
+        return $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/corrosion{$query}")->assertOk();
     }
 
     public function test_the_survey_is_ordered_and_the_plan_follows_the_chemistry(): void

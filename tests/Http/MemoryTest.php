@@ -246,7 +246,7 @@ final class MemoryTest extends TestCase
             $loop->turn();
             $source = Source::query()->findOrFail($id);
         } while (!$until($source) && microtime(true) < $end);
-        self::assertTrue($until($source), "{$source->state->value}: ".json_encode($source->result['tail'] ?? null));
+        self::assertTrue($until($source), "{$source->state->value}: ".json_encode($source->result?->tail ?? null));
 
         return $source;
     }
@@ -256,7 +256,7 @@ final class MemoryTest extends TestCase
         $job = $this->job();
         $id = $this->listen($job, 'bad-chip');
         $loop = new CaptureLoop();
-        $this->turn($loop, $id, static fn (Source $it): bool => ($it->result['located']['errors'] ?? 0) > 5);
+        $this->turn($loop, $id, static fn (Source $it): bool => ($it->result?->located->errors ?? 0) > 5);
         self::assertRefused($this->keep($job, $id), '/data/source', 'stop the capture first');
         self::assertRefused($this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/captures", ['id' => self::ulid(), 'map' => 'main', 'port' => SerialPort::query()->where('name', 'Tester')->value('id')]), '/port', 'listening there already', 409);
         Source::query()->where('id', $id)->update(['state' => 'stopping']);
@@ -274,14 +274,14 @@ final class MemoryTest extends TestCase
         $id = $this->listen($job, 'goes-silent');
         $loop = new CaptureLoop();
         $source = $this->turn($loop, $id, static fn (Source $it): bool => $it->state->value === 'silent');
-        self::assertSame([6, 1], [$source->result['located']['errors'] ?? 0, $source->result['passes'] ?? 0]);
+        self::assertSame([6, 1], [$source->result?->located->errors ?? 0, $source->result?->passes ?? 0]);
         Source::query()->where('id', $id)->update(['state' => 'stopping']);
         $this->turn($loop, $id, static fn (Source $it): bool => !$it->state->active());
         $this->tester?->stop();
 
         $lost = $this->turn($loop, $this->listen($job, 'drops'), static fn (Source $it): bool => $it->state->value === 'lost');
         self::assertSame('the tester closed the line in the middle of a line', $lost->why);
-        self::assertSame(6, $lost->result['located']['errors'] ?? 0);
+        self::assertSame(6, $lost->result?->located->errors ?? 0);
         self::assertStringContainsString('Not whole: the tester closed the line', self::text($this->keep($job, $lost->id)->assertCreated()->json('entry.says')));
         $soak = $this->add($job, ['kind' => 'soak', 'data' => ['source' => $id]])->assertCreated();
         self::assertStringContainsString('1 of 1 passes failed', self::text($soak->json('entry.says')));
@@ -292,9 +292,9 @@ final class MemoryTest extends TestCase
         $job = $this->job();
         $id = $this->listen($job, 'bad-chip');
         $loop = new CaptureLoop();
-        $before = $this->turn($loop, $id, static fn (Source $it): bool => ($it->result['lines'] ?? 0) > 8)->result['lines'] ?? 0;
+        $before = $this->turn($loop, $id, static fn (Source $it): bool => ($it->result?->lines ?? 0) > 8)->result?->lines ?? 0;
         $loop->close();
-        $after = $this->turn(new CaptureLoop(), $id, static fn (Source $it): bool => ($it->result['lines'] ?? 0) > 30)->result['lines'] ?? 0;
+        $after = $this->turn(new CaptureLoop(), $id, static fn (Source $it): bool => ($it->result?->lines ?? 0) > 30)->result?->lines ?? 0;
         self::assertGreaterThan($before, $after);
         $stopped = $this->as(Role::Technician)->postJson("/api/memory-sources/{$id}/stop")->assertOk();
         self::assertSame('stopped', $stopped->json('state'));
@@ -333,7 +333,7 @@ final class MemoryTest extends TestCase
         $broken = Source::query()->findOrFail($id)->replicate()->fill(['id' => self::ulid(), 'memory' => '{"key": "broken"}', 'started_at' => now(), 'updated_at' => now()]);
         $broken->save();
         $loop = new CaptureLoop();
-        $this->turn($loop, $id, static fn (Source $it): bool => ($it->result['located']['errors'] ?? 0) > 2);
+        $this->turn($loop, $id, static fn (Source $it): bool => ($it->result?->located->errors ?? 0) > 2);
         self::assertSame('lost', Source::query()->findOrFail($broken->id)->state->value);
         $loop->close();
     }
@@ -342,15 +342,15 @@ final class MemoryTest extends TestCase
     {
         $id = $this->listen($this->job(), 'fast');
         $loop = new CaptureLoop();
-        $this->turn($loop, $id, static fn (Source $it): bool => ($it->result['lines'] ?? 0) > 0);
+        $this->turn($loop, $id, static fn (Source $it): bool => ($it->result?->lines ?? 0) > 0);
         $from = microtime(true);
-        $first = Source::query()->findOrFail($id)->result['lines'] ?? 0;
+        $first = Source::query()->findOrFail($id)->result?->lines ?? 0;
         $saved = [];
         while (microtime(true) - $from < 2.5) {
             $loop->turn();
             $saved[(string) Source::query()->findOrFail($id)->updated_at->format('U.u')] = true;
         }
-        $came = (Source::query()->findOrFail($id)->result['lines'] ?? 0) - $first;
+        $came = (Source::query()->findOrFail($id)->result?->lines ?? 0) - $first;
         self::assertGreaterThan(2.0 * 180, $came, 'lines of two seconds');
         self::assertLessThanOrEqual(11, count($saved), 'at most four writings a second');
     }
@@ -388,6 +388,6 @@ final class MemoryTest extends TestCase
         self::assertRefused($this->as(Role::Technician)->putJson("/api/machines/{$machine->id}/profile", $profile), '/memories/0/map/banks/1', 'both answer at 8');
         $profile['memories'][0]['map']['banks'][1]['start'] = '10';
         $this->putJson("/api/machines/{$machine->id}/profile", $profile)->assertOk();
-        self::assertCount(1, $machine->refresh()->readProfile()->memories);
+        self::assertCount(1, $machine->refresh()->readProfile()->section(\Ash\Memory\DescribedMemories::class)->all ?? []);
     }
 }

@@ -9,8 +9,8 @@ use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\People\Role;
 use App\Rails\StoredReading;
-use Ash\Document\Node;
-use Ash\Logbook\Profile;
+use Ash\Rails\DescribedRails;
+use Ash\Rails\ReadingTaken;
 use Ash\Rails\RunPlan;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -44,8 +44,8 @@ final class MeterTest extends TestCase
     /** A person with probes: every supply output at both loads, resistance to ground, then the chip end of every rail. */
     private function probeEverything(Job $job, string $run, Meter $meter): void
     {
-        $profile = Profile::read(Node::parse(self::machine()->profile));
-        foreach (RunPlan::of($profile->rails, $profile->testPoints)->steps as ['rail' => $rail, 'point' => $point]) {
+        $described = self::machine()->readProfile()->section(DescribedRails::class) ?? throw new \LogicException();
+        foreach (RunPlan::of($described->rails, $described->testPoints)->steps as ['rail' => $rail, 'point' => $point]) {
             if ($point->point?->value === 'supply') {
                 $this->take($run, $meter, $rail->name, $point->name, 'none', 'ohms')->assertOk();
                 $this->take($run, $meter, $rail->name, $point->name, 'none')->assertOk();
@@ -158,9 +158,9 @@ final class MeterTest extends TestCase
         $job = $this->job();
         $this->take($this->railRun($job), $this->meterOn('ripple-plus12'), '+12', 'regulator U52 out')->assertOk();
         $entry = Entry::query()->where('job_id', $job->id)->firstOrFail();
-        self::assertSame('rms', $entry->data['ripple_from']);
+        self::assertSame('rms', $entry->as(ReadingTaken::class)?->rippleFrom?->value);
         // The scene gives 260 mVpp; the meter shows its RMS with noise.
-        self::assertEqualsWithDelta(260, $entry->data['ripple_mvpp'], 3);
+        self::assertEqualsWithDelta(260, $entry->as(ReadingTaken::class)?->rippleMvpp, 3);
     }
 
     public function test_the_stand_in_answers_the_common_commands_and_repeats_itself_from_a_seed(): void

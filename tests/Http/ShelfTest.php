@@ -163,7 +163,7 @@ final class ShelfTest extends TestCase
         self::assertRefused($this->putJson("/api/shelf/{$item->id}", ['sku' => 'n', 'place' => 'x', 'quantity' => 4]), '/quantity', 'a receipt or a count');
         $changed = $this->putJson("/api/shelf/{$item->id}", ['name' => 'A filter can', 'place' => 'drawer 1', 'low_at' => 3])->assertOk();
         self::assertSame([true, 'AL-4700-25', 'A filter can', 'drawer 1', 2], [$changed->json('item.low'), $changed->json('item.sku'), $changed->json('item.name'), $changed->json('item.place'), $changed->json('item.quantity')]);
-        self::assertSame(5000, $item->refresh()->spec['hours'], 'what is not said stays as it is');
+        self::assertSame(5000.0, $item->refresh()->spec->hours, 'what is not said stays as it is');
         self::assertRefused($this->putJson("/api/shelf/{$item->id}", ['place' => '']), '/place');
         self::assertRefused($this->putJson("/api/shelf/{$item->id}", ['kind' => null]), '/hours', 'say its kind');
     }

@@ -22,6 +22,11 @@ final readonly class BatterySection implements Section
         return $document->has('battery') ? BoardNeeds::read($document->at('battery')) : null;
     }
 
+    public function teaches(EntryData $entry): bool
+    {
+        return false;
+    }
+
     public function learned(\stdClass $document, EntryData $entry): null
     {
         return null;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ash\Batteries;
 
+use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Ash\Quantity\Compare;
 use Ash\Quantity\Notation;
@@ -37,20 +38,36 @@ final readonly class Retention
     public static function read(Node $node): self
     {
         $node->only('set_at', 'checked_at', 'clock_read', 'power_off_h');
-        $set = $node->at('set_at')->instant();
-        $elapsed = self::between($set, $node->at('checked_at')->instant());
-        if ($elapsed <= 0) {
-            $node->at('checked_at')->refuse('must be later than set_at');
-        }
-        $off = $node->at('power_off_h')->notNegative() * 3600;
-        if (Compare::above($off, $elapsed)) {
-            $node->at('power_off_h')->refuse('must be at most the time between, '.Notation::plain($elapsed / 3600, 4).' h');
-        }
 
-        return self::of($elapsed, self::between($set, $node->at('clock_read')->instant()), $off);
+        return self::between(
+            $node->at('set_at')->instant(),
+            $node->at('checked_at')->instant(),
+            $node->at('clock_read')->instant(),
+            $node->at('power_off_h')->notNegative(),
+            $node->pointer,
+        );
     }
 
-    private static function between(\DateTimeImmutable $from, \DateTimeImmutable $to): float
+    /** @throws InvalidDocument at a field of the entry */
+    public static function since(\DateTimeImmutable $set, ClockRead $read): self
+    {
+        return self::between($set, $read->checkedAt, $read->clockRead, $read->powerOffH, '/data');
+    }
+
+    private static function between(\DateTimeImmutable $set, \DateTimeImmutable $checked, \DateTimeImmutable $shown, float $powerOffH, string $pointer): self
+    {
+        $elapsed = self::seconds($set, $checked);
+        if ($elapsed <= 0) {
+            throw InvalidDocument::at("{$pointer}/checked_at", 'must be later than set_at');
+        }
+        if (Compare::above($powerOffH * 3600, $elapsed)) {
+            throw InvalidDocument::at("{$pointer}/power_off_h", 'must be at most the time between, '.Notation::plain($elapsed / 3600, 4).' h');
+        }
+
+        return self::of($elapsed, self::seconds($set, $shown), $powerOffH * 3600);
+    }
+
+    private static function seconds(\DateTimeImmutable $from, \DateTimeImmutable $to): float
     {
         return ($to->getTimestamp() - $from->getTimestamp()) + ((int) $to->format('u') - (int) $from->format('u')) / 1e6;
     }

@@ -31,6 +31,11 @@ final readonly class CapacitorsSection implements Section
         return new DescribedCapacitors($all);
     }
 
+    public function teaches(EntryData $entry): bool
+    {
+        return false;
+    }
+
     public function learned(\stdClass $document, EntryData $entry): null
     {
         return null;

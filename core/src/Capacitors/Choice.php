@@ -85,7 +85,7 @@ final class Choice
     private function value(): void
     {
         $marked = $this->wanted->part->markedF;
-        [$low, $high] = $this->wanted->position === Position::Filter ? [$marked, 1.5 * $marked] : [$this->wanted->part->lowF, $this->wanted->part->highF];
+        [$low, $high] = $this->wanted->values();
         $says = Notation::print($this->stock->markedF, Unit::Farad, 4);
         match (true) {
             Compare::below($this->stock->markedF, $low), Compare::above($this->stock->markedF, $high) => $this->no("{$says} is outside ".Notation::print($low, Unit::Farad, 4).' to '.Notation::print($high, Unit::Farad, 4)),

@@ -21,6 +21,21 @@ enum Look: string
         return str_replace('_', ' ', $this->value);
     }
 
+    /** The key that says it at the bench: its first letter, or another one of it where that is taken. */
+    public function key(): string
+    {
+        return match ($this) {
+            self::Bulged => 'b',
+            self::Vented => 'v',
+            self::Leaking => 'l',
+            self::Burst => 'u',
+            self::Cracked => 'c',
+            self::CorrodedLeads => 'o',
+            self::Discoloured => 'd',
+            self::Missing => 'x',
+        };
+    }
+
     /** Condemns by itself; the others only make one watch. */
     public function condemns(): bool
     {

@@ -7,7 +7,8 @@ namespace Ash\Document;
 /** Identifiers that the client makes, so that sending an entry twice stores it once: 26 characters of Crockford's base 32. */
 final readonly class Ulid
 {
-    public const PATTERN = '^[0-7][0-9A-HJKMNP-TV-Z]{25}$';
+    /** As it may be handed in; it is kept in upper case. */
+    public const PATTERN = '^[0-7][0-9A-HJKMNP-TV-Za-hjkmnp-tv-z]{25}$';
 
     /** @return string in upper case */
     public static function read(Node $node): string

@@ -29,6 +29,11 @@ final readonly class ConnectorsSection implements Section
         return array_map(Shape::of(Connector::class)->read(...), $list?->items() ?? []);
     }
 
+    public function teaches(EntryData $entry): bool
+    {
+        return $entry instanceof TakenOut && $entry->connectors !== [];
+    }
+
     public function learned(\stdClass $document, EntryData $entry): ?\stdClass
     {
         if (!$entry instanceof TakenOut || $entry->connectors === []) {

@@ -12,6 +12,8 @@ use Ash\Document\Ulid;
 /** An entry as it is handed in, before the record takes it. */
 final readonly class EntryDraft
 {
+    private const LONGEST_LINE = 2000;
+    private const MOST_MINUTES = 6000;
     private const SHARED = ['id', 'at', 'minutes', 'stage', 'board', 'corrects'];
 
     /** @param string $received what was handed in, as canonical JSON: the same entry sent again is told by it */
@@ -38,6 +40,34 @@ final readonly class EntryDraft
         return $node->has('line') ? self::fromLine($node, $kinds, $lines) : self::structured($node, $kinds);
     }
 
+    /**
+     * @param list<array<string, mixed>> $data schemas of the data of all kinds
+     *
+     * @return array<string, mixed> JSON Schema (draft 2020-12) of what read() takes
+     */
+    public static function schema(Kinds $kinds, array $data): array
+    {
+        $id = ['type' => 'string', 'pattern' => Ulid::PATTERN];
+
+        return [
+            'type' => 'object',
+            'properties' => [
+                'id' => [...$id, 'description' => 'ULID made by the client: sending it twice stores it once'],
+                'at' => ['type' => 'string', 'format' => 'date-time'],
+                'line' => ['type' => 'string', 'maxLength' => self::LONGEST_LINE, 'description' => 'a quick line; excludes kind, text and data'],
+                'kind' => ['type' => 'string', 'enum' => array_keys($kinds->all)],
+                'text' => ['type' => 'string'],
+                'data' => ['anyOf' => $data],
+                'minutes' => ['type' => 'integer', 'minimum' => 0, 'maximum' => self::MOST_MINUTES],
+                'stage' => ['type' => 'string', 'enum' => array_map(static fn (Stage $it): string => $it->value, Stage::cases())],
+                'board' => [...$id, 'type' => ['string', 'null']],
+                'corrects' => $id,
+            ],
+            'required' => ['id', 'at'],
+            'additionalProperties' => false,
+        ];
+    }
+
     private static function structured(Node $node, Kinds $kinds): self
     {
         $kind = $kinds->named($node->at('kind'));
@@ -52,7 +82,7 @@ final readonly class EntryDraft
     {
         $at = $node->at('line');
         try {
-            $line = $lines->read($at->text(2000));
+            $line = $lines->read($at->text(self::LONGEST_LINE));
             $kind = $kinds->all[$line->kind];
 
             return self::make($node, $kind, $line->text, $line->read($kinds), $line->minutes);
@@ -70,7 +100,7 @@ final readonly class EntryDraft
             id: Ulid::read($node->at('id')),
             kind: $kind,
             at: $node->at('at')->instant(),
-            minutes: $node->optional('minutes')?->integer(0, 6000) ?? $minutes,
+            minutes: $node->optional('minutes')?->integer(0, self::MOST_MINUTES) ?? $minutes,
             stage: $node->optional('stage')?->enum(Stage::class),
             board: $node->has('board') && !$node->at('board')->isNull() ? Ulid::read($node->at('board')) : null,
             text: $text,

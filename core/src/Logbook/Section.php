@@ -25,6 +25,9 @@ interface Section
      */
     public function read(Node $document, Profile $known): ?object;
 
+    /** Whether entries like this may teach something, so that the description need not be read for the others. */
+    public function teaches(EntryData $entry): bool;
+
     /** @return \stdClass|null the document with what an entry on a job has taught; null when it taught nothing new */
     public function learned(\stdClass $document, EntryData $entry): ?\stdClass;
 }

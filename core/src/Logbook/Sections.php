@@ -31,6 +31,11 @@ final readonly class Sections
         return $profile;
     }
 
+    public function teaches(EntryData $entry): bool
+    {
+        return array_filter($this->sections, static fn (Section $it): bool => $it->teaches($entry)) !== [];
+    }
+
     /** @return \stdClass|null the document with what the entry has taught; null when it taught nothing */
     public function learned(\stdClass $document, EntryData $entry): ?\stdClass
     {

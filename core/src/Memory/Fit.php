@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Memory;
 
 use Ash\Document\Node;
+use Ash\Document\Shape;
 use Ash\Quantity\Compare;
 use Ash\Quantity\Notation;
 
@@ -21,11 +22,12 @@ final readonly class Fit
 
     public static function read(Node $node): self
     {
-        $node->only('fitted', 'candidate', 'required_access_ns', 'candidate_access_ns');
-        $required = $node->optional('required_access_ns')?->positive();
-        $has = $node->optional('candidate_access_ns')?->positive();
+        return self::asked(Shape::of(FitAsked::class)->read($node));
+    }
 
-        return self::of($node->at('fitted')->enum(ChipType::class), $node->at('candidate')->enum(ChipType::class), $required, $has);
+    public static function asked(FitAsked $it): self
+    {
+        return self::of($it->fitted, $it->candidate, $it->requiredAccessNs, $it->candidateAccessNs);
     }
 
     /** Speed is judged when both access times are known. */

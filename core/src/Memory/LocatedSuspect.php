@@ -48,6 +48,12 @@ final readonly class LocatedSuspect
     ) {
     }
 
+    /** @return list<string> sockets to mark for it; none for what is no chip's */
+    public function onChips(): array
+    {
+        return $this->isOneChip() || $this->kind === SuspectKind::SeveralChips ? $this->refs : [];
+    }
+
     /** A chip, or one of its outputs: something that can be exchanged with a neighbour. */
     public function isOneChip(): bool
     {

@@ -27,6 +27,11 @@ final readonly class MemoriesSection implements Section
         return new DescribedMemories($all);
     }
 
+    public function teaches(EntryData $entry): bool
+    {
+        return false;
+    }
+
     public function learned(\stdClass $document, EntryData $entry): null
     {
         return null;

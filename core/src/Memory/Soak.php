@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Memory;
 
 use Ash\Document\Node;
+use Ash\Document\Shape;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Statistics\Beta;
@@ -26,15 +27,9 @@ final readonly class Soak
 
     public static function read(Node $node): self
     {
-        $node->only('passes', 'errors', 'confidence', 'target_rate', 'seconds_per_pass');
-        $passes = $node->at('passes')->integer(1);
-        $errors = $node->at('errors')->integer(0);
-        if ($errors > $passes) {
-            $node->at('errors')->refuse("must be at most the number of passes, {$passes}");
-        }
-        $share = static fn (?Node $it): ?float => $it === null ? null : ($it->number() > 0 && $it->number() < 1 ? $it->number() : $it->refuse('must be above 0 and below 1'));
+        $it = Shape::of(SoakAsked::class)->read($node);
 
-        return self::of($passes, $errors, $share($node->optional('confidence')) ?? 0.95, $share($node->optional('target_rate')), $node->optional('seconds_per_pass')?->positive());
+        return self::of($it->passes, $it->errors, $it->confidence, $it->targetRate, $it->secondsPerPass);
     }
 
     public static function of(int $passes, int $errors, float $confidence = 0.95, ?float $target = null, ?float $secondsPerPass = null): self

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Memory;
 
 use Ash\Document\Node;
+use Ash\Document\Shape;
 
 /** What is fitted against what the machine counts, and the modules whose absence explains the difference. */
 final class Sum
@@ -27,12 +28,19 @@ final class Sum
 
     public static function read(Node $node): self
     {
-        $node->only('modules', 'counted_kib');
-        $modules = $node->at('modules')->items();
-        Node::distinct(array_map(static fn (Node $it): Node => $it->only('name', 'kib')->at('name'), $modules));
-        $kib = array_map(static fn (Node $it): float => $it->at('kib')->positive(), $modules);
-        $counted = $node->at('counted_kib')->notNegative();
-        $sum = new self(array_map(static fn (Node $it): string => $it->at('name')->name(), $modules), array_map(static fn (float $it): int => (int) round($it * 1000), $kib), array_sum($kib), array_sum($kib) - $counted);
+        return self::of(Shape::of(SumAsked::class)->read($node));
+    }
+
+    public static function of(SumAsked $asked): self
+    {
+        $modules = $asked->modules;
+        $expected = array_sum(array_map(static fn (Module $it): float => $it->kib, $modules));
+        $sum = new self(
+            array_map(static fn (Module $it): string => $it->name, $modules),
+            array_map(static fn (Module $it): int => (int) round($it->kib * 1000), $modules),
+            $expected,
+            $expected - $asked->countedKib,
+        );
         $missing = (int) round($sum->differenceKib * 1000);
         for ($size = 1; $missing > 0 && $size <= count($modules) && count($sum->explanations) < self::MOST; ++$size) {
             $sum->search(0, $size, $missing, []);

@@ -32,6 +32,11 @@ final readonly class RailsSection implements Section
         return $rails === [] && $budget === null ? null : new DescribedRails($rails, $testPoints, $feeds, $budget);
     }
 
+    public function teaches(EntryData $entry): bool
+    {
+        return false;
+    }
+
     public function learned(\stdClass $document, EntryData $entry): null
     {
         return null;

@@ -13,6 +13,7 @@ use Ash\Facts\PartsReplaced;
 use Ash\Facts\PowerOn;
 use Ash\Logbook\Allowance;
 use Ash\Logbook\CloseRule;
+use Ash\Logbook\Entries\JobClosed;
 use Ash\Logbook\GateState;
 use Ash\Logbook\JobSheet;
 use Ash\Logbook\Leap;
@@ -157,7 +158,7 @@ final class JobSheetTest extends TestCase
     public function test_the_close_rule(Outcome $outcome, bool $back, array $limits, ?string $waits, array $hazards, ?string $pointer): void
     {
         try {
-            CloseRule::check($outcome, $back, $limits, $waits, $hazards);
+            CloseRule::check(new JobClosed($outcome, $back, $limits, $waits), $hazards);
             self::assertNull($pointer);
         } catch (InvalidDocument $fault) {
             self::assertSame($pointer, $fault->pointer);

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Capacitors;
+
+use App\Logbook\Entry;
+use App\Logbook\Job;
+use App\Logbook\OpenItem;
+use App\Logbook\Room;
+use App\Logbook\Taking;
+use Ash\Capacitors\BoardCapacitor;
+use Ash\Capacitors\CapacitorFound;
+use Ash\Capacitors\CapacitorRead;
+use Ash\Capacitors\Rework;
+use Ash\Facts\PartWanted;
+use Ash\Logbook\Entries\Decision;
+use Ash\Logbook\Entries\PartReplaced;
+use Ash\Logbook\Entries\WaitingFor;
+use Ash\Logbook\EntryData;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\Route;
+
+/** What capacitors bring on this floor. */
+final class CapacitorsRoom extends Room
+{
+    /** Open jobs that are asked what they want. */
+    private const ASKED = 200;
+
+    public function name(): string
+    {
+        return 'capacitors';
+    }
+
+    public function reads(): void
+    {
+        Route::get('jobs/{job}/capacitors', [CapacitorController::class, 'show']);
+        Route::get('jobs/{job}/substitutes', [CapacitorController::class, 'substitutes']);
+    }
+
+    public function records(): void
+    {
+        Route::post('jobs/{job}/capacitors/take', [CapacitorController::class, 'take']);
+        Route::post('capacitors/decode', [CapacitorController::class, 'decode']);
+    }
+
+    public function complete(EntryData $data, Taking $at): EntryData
+    {
+        return match (true) {
+            $data instanceof CapacitorFound => CompleteCapacitor::found($at->job, $data),
+            $data instanceof CapacitorRead => CompleteCapacitor::reading($at->job, $data),
+            $data instanceof Rework => CompleteCapacitor::rework($at->job, $data),
+            $data instanceof PartReplaced => CompleteCapacitor::part($at->job, $data),
+            default => $data,
+        };
+    }
+
+    public function follow(Entry $entry, Job $job): void
+    {
+        $data = $entry->data;
+        match (true) {
+            $data instanceof CapacitorFound => self::found($entry, $data),
+            $data instanceof CapacitorRead => CapacitorTests::renew($job, $data->cap),
+            $data instanceof PartReplaced => CapacitorTests::renew($job, $data->designator),
+            default => null,
+        };
+    }
+
+    public function withdraw(Entry $entry, Entry $by, Job $job): void
+    {
+        $data = $entry->data;
+        match (true) {
+            $data instanceof CapacitorRead => CapacitorTests::renew($job, $data->cap),
+            $data instanceof PartReplaced => CapacitorTests::renew($job, $data->designator),
+            default => null,
+        };
+    }
+
+    public function wants(): array
+    {
+        $jobs = Job::query()->where('state', 'open')->whereExists(static fn (Builder $query) => $query->from('entries')
+            ->whereColumn('entries.job_id', 'jobs.id')
+            ->where(static fn (Builder $either) => $either->where('kind', CapacitorRead::KIND)->orWhere(static fn (Builder $policy) => $policy
+                ->where('kind', Decision::KIND)->whereRaw("JSON_VALUE(data, '$.policy') = 'replace_kind'"))))
+            ->orderBy('number')->limit(self::ASKED)->get();
+        $wants = [];
+        foreach ($jobs as $job) {
+            $parts = array_map(self::wanted(...), CapacitorPages::of($job)->wanted());
+            $wants[$job->label()] = array_values(array_filter($parts));
+        }
+
+        return $wants;
+    }
+
+    /** A new one is bought for the original, whatever sits there now. */
+    private static function wanted(BoardCapacitor $it): ?PartWanted
+    {
+        return $it->original === null ? null : new PartWanted($it->key, $it->original->kind, $it->original->markedF, $it->original->ratedV);
+    }
+
+    /** One that nobody knows waits with a question. */
+    private static function found(Entry $entry, CapacitorFound $data): void
+    {
+        $it = BoardCapacitor::of($data);
+        if ($it->part === null) {
+            $where = $data->rail === null ? '' : ", on {$data->rail}";
+            OpenItem::begin($entry, WaitingFor::KIND, "an answer, which capacitor it is: {$it->key}{$where}, {$it->words()}", $data->asked);
+        }
+    }
+}

@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Corrosion;
+
+use App\Batteries\CompleteBattery;
+use App\Bench\ChoiceCard;
+use App\Bench\StripCard;
+use App\Logbook\Cards;
+use App\Logbook\Entry;
+use App\Logbook\Job;
+use App\Logbook\Machine;
+use Ash\Batteries\BatteryNote;
+use Ash\Batteries\BatteryState;
+use Ash\Batteries\Chemistry;
+use Ash\Corrosion\Carries;
+use Ash\Corrosion\CleaningPlan;
+use Ash\Corrosion\Continuity;
+use Ash\Corrosion\ContinuityRead;
+use Ash\Corrosion\ForbidsWater;
+use Ash\Corrosion\Holds;
+use Ash\Corrosion\SurveyPlace;
+use Ash\Document\InvalidDocument;
+use Ash\Logbook\Caution;
+use Ash\Logbook\Stage;
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
+
+/** The leak survey of a job as it is handed out. */
+final readonly class SurveyOfJob
+{
+    /**
+     * @param array<string, SurveyPlace> $places   by entry, worst first
+     * @param array<string, Entry>       $readings the one that stands, by the place's first entry
+     * @param array<string, string>      $first    a place that was corrected is the same place: the first entry of each, by entry
+     */
+    private function __construct(private Job $job, private array $places, private array $readings, private array $first)
+    {
+    }
+
+    public static function of(Job $job): self
+    {
+        $places = $readings = [];
+        $first = self::firsts($job);
+        $entries = Entry::standing(SurveyPlace::KIND, ContinuityRead::KIND)->where('job_id', $job->id)->orderBy('at')->orderBy('id')->get();
+        foreach ($entries as $entry) {
+            $data = $entry->data;
+            if ($data instanceof SurveyPlace) {
+                $places[$entry->id] = $data;
+            } elseif ($data instanceof ContinuityRead) {
+                $readings[$first[$data->place] ?? ''] = $entry;
+            }
+        }
+
+        return new self($job, SurveyPlace::ordered($places), $readings, $first);
+    }
+
+    /**
+     * @param list<string> $onBoard what the board carries that forbids a bath
+     * @param list<string> $also    further chemicals that the bench means to use
+     */
+    public function page(array $onBoard, array $also): CorrosionPage
+    {
+        $chemistry = $this->chemistry();
+        [$plan, $refused] = $this->plan($chemistry, $onBoard, $also);
+        $profile = Machine::query()->findOrFail($this->job->machine_id)->readProfile();
+
+        return new CorrosionPage(
+            job: Cards::job(Cards::jobs()->where('jobs.id', $this->job->id)->first() ?? abort(404)),
+            places: array_map($this->card(...), array_keys($this->places), $this->places),
+            chemistry: $chemistry?->words(),
+            plan: array_map(static fn (array $step): PlanStep => new PlanStep($step['step'], $step['text'], $step['caution']), $plan->steps ?? []),
+            school: $plan->school ?? '',
+            drying: $plan->drying ?? '',
+            refused: $refused,
+            holds: array_column(Holds::cases(), 'value'),
+            carries: array_column(Carries::cases(), 'value'),
+            grades: SurveyPlace::GRADES,
+            forbids: array_column(ForbidsWater::cases(), 'value'),
+            chemistries: ChoiceCard::all(Chemistry::class),
+            repairs: Cards::itemCards(Cards::items()->where('open_items.job_id', $this->job->id)->where('kind', CorrosionRoom::REPAIR)),
+            cautions: array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Battery)),
+        );
+    }
+
+    /** @return array<string, string> */
+    private static function firsts(Job $job): array
+    {
+        $first = [];
+        $entries = Entry::query()->where('job_id', $job->id)->where('kind', SurveyPlace::KIND)->orderBy('received_at')->orderBy('at')->orderBy('id');
+        foreach ($entries->get(['id', 'corrects_id']) as $entry) {
+            $first[$entry->id] = $first[$entry->corrects_id ?? ''] ?? $entry->id;
+        }
+
+        return $first;
+    }
+
+    private function chemistry(): ?Chemistry
+    {
+        foreach (CompleteBattery::notes($this->job) as $entry) {
+            $note = $entry->as(BatteryNote::class);
+            if ($note?->chemistry !== null && $note->state !== BatteryState::Fitted) {
+                return $note->chemistry;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<string> $onBoard
+     * @param list<string> $also
+     *
+     * @return array{?CleaningPlan, ?string} the plan, or why there is none
+     */
+    private function plan(?Chemistry $chemistry, array $onBoard, array $also): array
+    {
+        if ($chemistry === null) {
+            return [null, 'Record the battery with its chemistry first: what neutralises one leak feeds another.'];
+        }
+        try {
+            return [CleaningPlan::for($chemistry, array_values($this->places), $onBoard, $also), null];
+        } catch (InvalidDocument $fault) {
+            return [null, ucfirst($fault->detail).'.'];
+        }
+    }
+
+    private function card(string $id, SurveyPlace $place): PlaceCard
+    {
+        $entry = $this->readings[$this->first[$id] ?? ''] ?? null;
+        $reading = $entry?->as(ContinuityRead::class);
+        $expected = $reading->expectedOhm ?? 0.0;
+        $net = $reading === null ? null : ($reading->netOhm ?? INF);
+
+        return new PlaceCard(
+            id: $id,
+            place: $place->place,
+            grade: $place->grade,
+            says: $place->sentence(''),
+            limits: $place->graded().($expected > 0 ? ', expected '.Notation::print($expected, Unit::Ohm, 3) : ''),
+            value: $net === null ? null : (is_finite($net) ? Notation::print($net, Unit::Ohm, 3) : 'open'),
+            verdict: $reading?->verdict?->value,
+            reasons: [...$reading->reasons ?? [], ...$reading->wireSays ?? []],
+            entry_id: $entry?->id,
+            strip: StripCard::of(Continuity::strip($net, $place->amps, $place->trace)),
+        );
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use Ash\Document\Shape;
+use Ash\Logbook\Entries\OpenItemNamed;
+use Ash\Logbook\EntryDraft;
+
+/** By which an entry that is sent again is known: a hash of what was received. */
+final readonly class Fingerprint
+{
+    public static function of(string $jobId, EntryDraft $draft): string
+    {
+        return hash('sha256', "{$jobId}\n{$draft->received}");
+    }
+
+    public static function same(Entry $known, string $jobId, EntryDraft $draft): bool
+    {
+        return $known->fingerprint === self::of($jobId, $draft) || $known->fingerprint === self::before($jobId, $draft);
+    }
+
+    /**
+     * As it was made until entries were typed: of the draft as it had been read. An entry that was stored then and is sent again now,
+     * because its answer never arrived, is still the same one. Delete it when no such entry can be under way any more.
+     */
+    private static function before(string $jobId, EntryDraft $draft): string
+    {
+        $named = $draft->data instanceof OpenItemNamed ? $draft->data->match : null;
+
+        return hash('sha256', json_encode([$jobId, [
+            'id' => $draft->id,
+            'kind' => $draft->kind->name,
+            'at' => $draft->at,
+            'minutes' => $draft->minutes,
+            'stage' => $draft->stage,
+            'board' => $draft->board,
+            'text' => $draft->text,
+            'data' => $named === null ? self::data($draft) : [],
+            'corrects' => $draft->corrects,
+            'match' => $named,
+        ]], JSON_THROW_ON_ERROR));
+    }
+
+    /** @return array<string, mixed> fields in the order in which they were kept then */
+    private static function data(EntryDraft $draft): array
+    {
+        $data = Shape::of($draft->data::class)->write($draft->data);
+        if ($draft->kind->name !== 'capacitor') {
+            return $data;
+        }
+        // Of a capacitor they stood as they were given.
+        $given = json_decode($draft->received, true)['data'] ?? [];
+
+        return is_array($given) ? [...array_intersect_key($given, $data), ...$data] : $data;
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use Ash\Facts\BandChosen;
+use Ash\Facts\Facts;
+use Ash\Facts\OpenThing;
+use Ash\Facts\PartsReplaced;
+use Ash\Facts\PowerOn;
+use Ash\Logbook\Allowance;
+use Ash\Logbook\Entries\Decision;
+use Ash\Logbook\Entries\GatePassed;
+use Ash\Logbook\Entries\JobClosed;
+use Ash\Logbook\Entries\PartReplaced;
+use Ash\Logbook\Entries\StageEntered;
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\JobSheet;
+use Ash\Logbook\Leap;
+use Ash\Logbook\LogbookRoom as Core;
+use Ash\Logbook\Profile;
+use Ash\Logbook\Situation;
+use Ash\Logbook\Stage;
+use Illuminate\Support\Collection;
+
+/** What the record says of a job for the rules that read it. */
+final readonly class Gathered
+{
+    /** Entries of the hall's own that decide something. */
+    private const DECIDING = [Core::SYMPTOM, PartReplaced::KIND, Decision::KIND, GatePassed::KIND, StageEntered::KIND, JobClosed::KIND, Core::REOPENED];
+
+    /** @param Collection<int, Entry> $entries that stand, in time order */
+    private function __construct(private Collection $entries)
+    {
+    }
+
+    public static function of(string $jobId): self
+    {
+        return new self(Entry::standing(...self::DECIDING)->where('job_id', $jobId)->orderBy('at')->orderBy('id')->get());
+    }
+
+    public static function sheet(Job $job, Profile $profile): JobSheet
+    {
+        return House::here()->hall->sheet(self::of($job->id)->situation($job, $profile));
+    }
+
+    /** What all rooms know of a job's board. */
+    public static function facts(Job $job, Profile $profile): Facts
+    {
+        return self::of($job->id)->known($job, $profile);
+    }
+
+    /** Only what the hall itself has read: bands, parts. */
+    public function own(): Facts
+    {
+        $parts = $this->kind(PartReplaced::KIND);
+        $last = $parts->last();
+        $bands = [];
+        foreach ($this->entries as $entry) {
+            $it = $entry->as(Decision::class);
+            if ($it?->rail !== null && $it->band !== null) {
+                $bands[] = new BandChosen($it->rail, $it->band, $it->reason);
+            }
+        }
+        $replaced = array_values($parts->map(static fn (Entry $entry): string => $entry->data->sentence(''))->all());
+
+        return new Facts(...$bands, ...($last === null || $replaced === [] ? [] : [new PartsReplaced($replaced, $last->at)]));
+    }
+
+    public function symptom(): ?string
+    {
+        return $this->kind(Core::SYMPTOM)->last()?->text;
+    }
+
+    /** The outcome that stands: none when the job was reopened after it. */
+    public function outcome(): ?Entry
+    {
+        $last = $this->entries->filter(static fn (Entry $entry): bool => $entry->kind === JobClosed::KIND || $entry->kind === Core::REOPENED)
+            ->sortBy([['received_at', 'asc'], ['id', 'asc']])->last();
+
+        return $last?->kind === JobClosed::KIND ? $last : null;
+    }
+
+    public function stage(): ?Stage
+    {
+        return $this->kind(StageEntered::KIND)->last()?->as(StageEntered::class)?->to;
+    }
+
+    /** @return Collection<int, Entry> */
+    private function kind(string $kind): Collection
+    {
+        return $this->entries->filter(static fn (Entry $entry): bool => $entry->kind === $kind)->values();
+    }
+
+    private function situation(Job $job, Profile $profile): Situation
+    {
+        return new Situation(
+            stage: $job->stage,
+            profile: $profile,
+            facts: $this->known($job, $profile),
+            allowance: new Allowance($job->minutes, $job->allowance_minutes, self::minutesSinceEvidence($job->id)),
+            symptom: $this->symptom(),
+            leaps: $this->leaps(),
+            outcome: $this->outcome()?->as(JobClosed::class)?->outcome,
+        );
+    }
+
+    private function known(Job $job, Profile $profile): Facts
+    {
+        $items = OpenItem::query()->where('job_id', $job->id)->where('open', true)->orderBy('since')->orderBy('id')->get();
+        $known = $this->own()->and(...array_values($items->map(static fn (OpenItem $item): OpenThing => $item->fact())->all()));
+        foreach (House::here()->rooms as $room) {
+            $known = $known->and(...$room->facts($job, $profile, $known));
+        }
+
+        return $known;
+    }
+
+    /** @return array<string, Leap> by gate, the latest */
+    private function leaps(): array
+    {
+        $leaps = [];
+        foreach ($this->entries as $entry) {
+            $it = $entry->as(GatePassed::class);
+            if ($it !== null) {
+                $leaps[$it->gate->value] = new Leap($it->level ?? PowerOn::Hold, $it->reason);
+            }
+        }
+
+        return $leaps;
+    }
+
+    private static function minutesSinceEvidence(string $job): int
+    {
+        $kinds = House::here()->hall->kinds->where(static fn (EntryKind $kind): bool => $kind->weight->bringsSomething());
+        $last = Entry::query()->where('job_id', $job)->whereIn('kind', $kinds)->max('at');
+
+        return (int) Entry::query()->where('job_id', $job)->when($last !== null, static fn ($query) => $query->where('at', '>', $last))->sum('minutes');
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use Ash\Document\InvalidDocument;
+use Ash\Document\Shape;
+use Ash\Logbook\Entries\Arrived;
+use Ash\Logbook\Entries\FixUndone;
+use Ash\Logbook\Entries\GatePassed;
+use Ash\Logbook\Entries\OpenItemNamed;
+use Ash\Logbook\Entries\PhotoTaken;
+use Ash\Logbook\Entries\Pin;
+use Ash\Logbook\Entries\PutBack;
+use Ash\Logbook\Entries\WaitingFor;
+use Ash\Logbook\EntryData;
+use Ash\Logbook\LogbookRoom as Core;
+use Illuminate\Support\Facades\Route;
+
+/** What the hall itself brings on this floor. */
+final class LogbookRoom extends Room
+{
+    public function name(): string
+    {
+        return 'logbook';
+    }
+
+    public function reads(): void
+    {
+        Route::get('bench', [BenchController::class, 'show']);
+        Route::get('jobs', [JobController::class, 'index']);
+        Route::get('jobs/{job}', [JobController::class, 'show']);
+        Route::get('jobs/{job}/strip', [StripController::class, 'show']);
+        Route::get('jobs/{job}/photos', [PhotoController::class, 'index']);
+        Route::get('machines', [MachineController::class, 'index']);
+        Route::get('machines/{machine}', [MachineController::class, 'show']);
+        Route::get('boards/{board}', [BoardController::class, 'show']);
+    }
+
+    public function records(): void
+    {
+        Route::post('jobs', [JobController::class, 'store']);
+        Route::post('jobs/{job}/entries', [EntryController::class, 'store']);
+        Route::post('logbook/line', [EntryController::class, 'preview']);
+        Route::post('compute/{room}/{verb}', [ComputeController::class, 'compute']);
+        Route::post('jobs/{job}/photos', [PhotoController::class, 'store']);
+        Route::post('machines', [MachineController::class, 'store']);
+        Route::put('machines/{machine}/profile', [MachineController::class, 'update']);
+        Route::post('boards/import', [BoardController::class, 'import']);
+    }
+
+    public function pages(): void
+    {
+        Route::get('photos/{photo}', [PhotoController::class, 'picture']);
+        Route::get('photos/{photo}/thumbnail', [PhotoController::class, 'thumbnail']);
+        Route::get('machines/{machine}/profile.json', [MachineController::class, 'export']);
+        Route::get('boards/{board}/record.json', [BoardController::class, 'export']);
+    }
+
+    public function complete(EntryData $data, Taking $at): EntryData
+    {
+        return match (true) {
+            $data instanceof OpenItemNamed => self::named($data, $at),
+            $data instanceof FixUndone => Shape::of(FixUndone::class)->with($data, ['what' => self::openItem($at, Core::HAZARD, $data->hazard, '/data/hazard')->text]),
+            $data instanceof Arrived => Shape::of(Arrived::class)->with($data, ['what' => self::openItem($at, WaitingFor::KIND, $data->waiting, '/data/waiting')->text]),
+            $data instanceof GatePassed => self::gate($data, $at),
+            $data instanceof PutBack => Rebuild::complete($at->job, $data, $at->draft->corrects),
+            $data instanceof PhotoTaken, $data instanceof Pin => Photo::complete($at->job, $data),
+            default => $data,
+        };
+    }
+
+    public function follow(Entry $entry, Job $job): void
+    {
+        $data = $entry->data;
+        match (true) {
+            $entry->kind === Core::HAZARD => OpenItem::begin($entry, Core::HAZARD, $entry->text),
+            $data instanceof WaitingFor => OpenItem::begin($entry, WaitingFor::KIND, $data->for, $data->asked, $data->since),
+            $data instanceof FixUndone => OpenItem::end($data->hazard, $entry),
+            $data instanceof Arrived => OpenItem::end($data->waiting, $entry),
+            default => null,
+        };
+    }
+
+    public function withdraw(Entry $entry, Entry $by, Job $job): void
+    {
+        if ($entry->kind === FixUndone::KIND || $entry->kind === Arrived::KIND) {
+            OpenItem::reopen($entry);
+        }
+    }
+
+    private static function gate(GatePassed $data, Taking $at): GatePassed
+    {
+        foreach (Gathered::sheet($at->job, $at->profile)->gates as $gate) {
+            if ($gate->gate === $data->gate && $gate->closed()) {
+                return Shape::of(GatePassed::class)->with($data, ['level' => $gate->level]);
+            }
+        }
+        throw InvalidDocument::at('/data/gate', 'this gate is not closed: there is nothing to go past');
+    }
+
+    private static function openItem(Taking $at, string $kind, string $id, string $pointer): OpenItem
+    {
+        return OpenItem::query()->where('kind', $kind)->where('open', true)->where('id', $id)->where($at->job->ours(...))->first()
+            ?? throw InvalidDocument::at($pointer, "is not an open {$kind} of this job");
+    }
+
+    private static function named(OpenItemNamed $data, Taking $at): EntryData
+    {
+        $kind = $at->draft->kind->name === FixUndone::KIND ? Core::HAZARD : WaitingFor::KIND;
+        $items = OpenItem::query()->where('kind', $kind)->where('open', true)->where($at->job->ours(...))->get();
+        $found = $items->filter(static fn (OpenItem $item): bool => mb_stripos($item->text, $data->match) !== false)->values();
+        $open = $items->map(static fn (OpenItem $item): string => "\"{$item->text}\"")->implode(', ');
+        if ($found->count() !== 1) {
+            throw InvalidDocument::at('/line', match (true) {
+                $items->isEmpty() => "no {$kind} is open",
+                $found->isEmpty() => "none of the open ones has \"{$data->match}\" in it: {$open}",
+                default => "\"{$data->match}\" fits more than one: {$open}",
+            });
+        }
+        $item = $found->firstOrFail();
+
+        return $kind === Core::HAZARD ? new FixUndone($item->id, $item->text) : new Arrived($item->id, $item->text);
+    }
+}

@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rails;
+
+use App\Instruments\Meter;
+use App\Logbook\Entry;
+use App\Logbook\Exchange;
+use App\Logbook\Gathered;
+use App\Logbook\Job;
+use App\Logbook\ReportOf;
+use App\Logbook\ReportTable;
+use App\Logbook\Room;
+use App\Logbook\Taking;
+use Ash\Document\InvalidDocument;
+use Ash\Facts\Band;
+use Ash\Facts\Facts;
+use Ash\Logbook\Entries\Decision;
+use Ash\Logbook\EntryData;
+use Ash\Logbook\Profile;
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
+use Ash\Rails\DescribedRails;
+use Ash\Rails\JudgedReading;
+use Ash\Rails\Limits;
+use Ash\Rails\MeterAccuracy;
+use Ash\Rails\RailsJudged;
+use Ash\Rails\ReadingTaken;
+use Illuminate\Support\Facades\Route;
+
+/** What supply rails bring on this floor. */
+final class RailsRoom extends Room
+{
+    public function name(): string
+    {
+        return 'rails';
+    }
+
+    public function reads(): void
+    {
+        Route::get('jobs/{job}/rail-runs', [RunController::class, 'index']);
+        Route::get('rail-runs/{run}', [RunController::class, 'show']);
+        Route::get('machines/{machine}/rails', [RailsController::class, 'machine']);
+        Route::get('boards/{board}/rail-places', [RailsController::class, 'places']);
+        Route::get('boards/{board}/series', [RailsController::class, 'series']);
+    }
+
+    public function records(): void
+    {
+        Route::post('jobs/{job}/rail-runs', [RunController::class, 'store']);
+        Route::post('rail-runs/{run}/take', [RunController::class, 'take']);
+    }
+
+    public function pages(): void
+    {
+        Route::get('boards/{board}/readings.csv', [RailsController::class, 'csv']);
+    }
+
+    public function complete(EntryData $data, Taking $at): EntryData
+    {
+        if ($data instanceof Decision && $data->rail !== null && $at->profile->section(DescribedRails::class)?->rail($data->rail) === null) {
+            throw InvalidDocument::at('/data/rail', "the machine's profile has no rail \"{$data->rail}\"");
+        }
+
+        return $data instanceof ReadingTaken ? self::judged($data, $at) : $data;
+    }
+
+    public function boardOf(EntryData $data): ?string
+    {
+        return $data instanceof ReadingTaken ? Run::query()->findOrFail($data->run)->board_id : null;
+    }
+
+    public function taken(Entry $entry, Taking $at): void
+    {
+        $reading = $entry->as(ReadingTaken::class);
+        if ($reading !== null) {
+            $point = $at->profile->section(DescribedRails::class)?->testPoint($reading->rail, $reading->testPoint)?->point;
+            StoredReading::lay($entry, $reading, (string) $entry->board_id, self::meter($reading->meter)[0], $point);
+        }
+    }
+
+    public function withdraw(Entry $entry, Entry $by, Job $job): void
+    {
+        if ($entry->kind === ReadingTaken::KIND) {
+            StoredReading::query()->where('entry_id', $entry->id)->update(['superseded' => true]);
+        }
+    }
+
+    public function facts(Job $job, Profile $profile, Facts $known): array
+    {
+        $run = RunState::latest($job->id, $profile, $known);
+        $last = $run?->readings->last();
+
+        return $run === null || $last === null ? [] : [new RailsJudged($run->judgement, $last->at)];
+    }
+
+    public function report(ReportOf $job): array
+    {
+        $rows = [];
+        foreach ($job->kind(ReadingTaken::KIND) as $entry) {
+            $it = $entry->as(ReadingTaken::class);
+            if ($it !== null) {
+                $rows[] = ['cells' => self::cells($entry, $it), 'bad' => !($it->verdict?->good() ?? false)];
+            }
+        }
+        $columns = ['When', 'Rail and point', 'Load', 'Reading', 'Ripple', 'Limits (band)', 'Verdict'];
+
+        return [new ReportTable('Measurements', $columns, $rows, [ReadingTaken::KIND])];
+    }
+
+    public function exchange(): Exchange
+    {
+        return new RunExchange();
+    }
+
+    private static function judged(ReadingTaken $data, Taking $at): ReadingTaken
+    {
+        Run::query()->where('job_id', $at->job->id)->whereKey($data->run)->exists() || throw InvalidDocument::at('/data/run', 'is not a run of this job');
+        $described = $at->profile->section(DescribedRails::class);
+        $bands = Gathered::of($at->job->id)->own();
+        $rail = $described?->within($bands)["\0{$data->rail}"] ?? throw InvalidDocument::at('/data/rail', "the machine's profile has no rail \"{$data->rail}\"");
+        $point = $described->testPoint($data->rail, $data->testPoint)
+            ?? throw InvalidDocument::at('/data/test_point', "rail {$data->rail} has no test point \"{$data->testPoint}\"");
+        [$meter, $name] = self::meter($data->meter);
+        $judged = JudgedReading::judge($rail, $data->reading($point->point), $meter);
+
+        return $data->judged($judged, DescribedRails::band($bands, $rail->name)->band ?? Band::Tight, $name);
+    }
+
+    /** @return array{MeterAccuracy, string} */
+    private static function meter(?string $id): array
+    {
+        if ($id === null) {
+            $hand = MeterAccuracy::handHeld();
+
+            return [$hand, "typed; hand-held meter, {$hand->words()}"];
+        }
+        $meter = Meter::query()->find($id) ?? throw InvalidDocument::at('/data/meter', 'there is no such meter');
+
+        return [$meter->accuracy(), $meter->name];
+    }
+
+    /** @return list<string> */
+    private static function cells(Entry $entry, ReadingTaken $it): array
+    {
+        return [
+            $entry->at->format('j M Y H:i'),
+            "{$it->rail} at {$it->testPoint}",
+            $it->load->words(),
+            $it->volts !== null ? Notation::print($it->volts, Unit::Volt) : Notation::print((float) $it->ohmsToGround, Unit::Ohm).' to ground',
+            $it->rippleMvpp === null ? '' : Notation::plain($it->rippleMvpp, 3).' mVpp',
+            $it->limitsV === null ? '' : Limits::between($it->limitsV->low, $it->limitsV->high)->words().' ('.($it->band->value ?? '').')',
+            $it->verdict?->words() ?? 'no voltage',
+        ];
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rails;
+
+use App\Logbook\Board;
+use App\Logbook\Cards;
+use App\Logbook\Entry;
+use App\Logbook\Exchange;
+use Ash\Document\Node;
+use Ash\Document\Ulid;
+use Ash\Rails\MeterAccuracy;
+use Ash\Rails\Point;
+use Ash\Rails\ReadingTaken;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
+
+/** Runs beside the entries of a board's record, and the meter of each reading in its entry. */
+final readonly class RunExchange implements Exchange
+{
+    public function document(Board $board): array
+    {
+        $runs = Run::query()->where('board_id', $board->id)->orderBy('started_at')->orderBy('id')->get();
+
+        return ['runs' => $runs->map(static fn (Run $run): array => [
+            'id' => $run->id, 'job' => $run->job_id, 'room' => $run->room, 'repeats' => $run->repeats_id,
+            'started_at' => $run->started_at->format(Cards::TIME), 'author' => $run->author,
+        ])->all()];
+    }
+
+    public function entries(Board $board, Collection $entries): array
+    {
+        $readings = StoredReading::query()->where('board_id', $board->id)->get()->keyBy('entry_id');
+
+        return $entries->mapWithKeys(static function (Entry $entry) use ($readings): array {
+            $it = $readings->get($entry->id);
+
+            return [$entry->id => ['meter' => $it === null ? null : [
+                'reading_pct' => $it->reading_pct, 'counts' => $it->counts, 'resolution_v' => $it->resolution_v, 'point' => $it->point,
+            ]]];
+        })->all();
+    }
+
+    public function bring(Node $document, Board $board, array $jobs): void
+    {
+        foreach ($document->at('runs')->items() as $node) {
+            $job = $jobs[Ulid::read($node->at('job'))] ?? $node->at('job')->refuse('is not a job of this document');
+            Run::query()->firstOrCreate(['id' => Ulid::read($node->at('id'))], [
+                'job_id' => $job->id,
+                'board_id' => $board->id,
+                'room' => $node->at('room')->text(16),
+                'repeats_id' => $node->at('repeats')->isNull() ? null : Ulid::read($node->at('repeats')),
+                'started_at' => CarbonImmutable::instance($node->at('started_at')->instant()),
+                'author' => $node->at('author')->text(120),
+            ]);
+        }
+    }
+
+    public function bringEntry(Node $node, Entry $entry, Board $board): void
+    {
+        $reading = $entry->as(ReadingTaken::class);
+        if ($reading === null) {
+            return;
+        }
+        Run::query()->whereKey($reading->run)->exists() || $node->at('data')->at('run')->refuse('is not a run of this document');
+        $reading->limitsV !== null || $node->at('data')->at('limits_v');
+        $meter = $node->at('meter');
+        $accuracy = MeterAccuracy::of($meter->at('reading_pct')->notNegative(), $meter->at('counts')->notNegative(), $meter->at('resolution_v')->notNegative());
+        StoredReading::lay($entry, $reading, $board->id, $accuracy, $meter->at('point')->isNull() ? null : $meter->at('point')->enum(Point::class));
+    }
+}

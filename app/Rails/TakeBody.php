@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rails;
+
+use App\Http\ApiBody;
+use Ash\Document\Field\Id;
+use Ash\Document\Field\Text;
+use Ash\Rails\Load;
+
+/** The meter is asked for a reading. */
+#[ApiBody]
+final readonly class TakeBody
+{
+    /** @param string $id of the entry */
+    public function __construct(
+        #[Id]
+        public string $id,
+        public \DateTimeImmutable $at,
+        #[Text(40)]
+        public string $meter,
+        #[Text(40)]
+        public string $rail,
+        #[Text(120)]
+        public string $testPoint,
+        public Load $load,
+        public TakeWhat $what,
+        #[Id]
+        public ?string $corrects = null,
+    ) {
+    }
+}
