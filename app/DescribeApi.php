@@ -48,6 +48,7 @@ final class DescribeApi extends Command
         $schemas = [...get_object_vars((object) $document->components->schemas), ...self::bodies(), ...self::entries()];
         ksort($schemas, SORT_STRING);
         $document->components->schemas = (object) $schemas;
+        self::nothingAmong($document->components);
         foreach (get_object_vars($document->paths) as $path) {
             self::pathsRequired($path);
         }
@@ -62,6 +63,17 @@ final class DescribeApi extends Command
             if (!str_ends_with($schema->schema, 'Body') && !Generator::isDefault($schema->properties)) {
                 $schema->required = array_map(static fn (Property $property): string => $property->property, $schema->properties);
             }
+        }
+    }
+
+    /** What may be null and is one of a list has null in its list. */
+    private static function nothingAmong(mixed $schema): void
+    {
+        if ($schema instanceof \stdClass && is_array($schema->enum ?? null) && is_array($schema->type ?? null) && in_array('null', $schema->type, true)) {
+            $schema->enum = [...array_filter($schema->enum, static fn (mixed $it): bool => $it !== null), null];
+        }
+        foreach (is_array($schema) ? $schema : ($schema instanceof \stdClass ? get_object_vars($schema) : []) as $inner) {
+            self::nothingAmong($inner);
         }
     }
 

@@ -24,8 +24,6 @@ use Illuminate\Support\Facades\Route;
 final class BatteriesRoom extends Room
 {
     /** An open item until a fitted battery is looked at again. */
-    private const RECHECK = 'recheck';
-
     public function name(): string
     {
         return 'batteries';
@@ -86,9 +84,9 @@ final class BatteriesRoom extends Room
     /** A battery that is fitted ends the re-check of the one before it, and may open one of its own. */
     private static function fitted(Entry $entry, BatteryNote $data): void
     {
-        OpenItem::query()->where('board_id', $entry->board_id)->where('kind', self::RECHECK)->where('open', true)->update(['open' => false, 'ended_by' => $entry->id]);
+        OpenItem::query()->where('board_id', $entry->board_id)->where('kind', Core::RECHECK)->where('open', true)->update(['open' => false, 'ended_by' => $entry->id]);
         if ($data->recheckAt !== null) {
-            OpenItem::begin($entry, self::RECHECK, 're-check: '.$data->sentence(''), due: $data->recheckAt);
+            OpenItem::begin($entry, Core::RECHECK, 're-check: '.$data->sentence(''), due: $data->recheckAt);
         }
     }
 }

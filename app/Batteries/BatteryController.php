@@ -12,6 +12,7 @@ use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\Machine;
 use Ash\Batteries\BatteriesRoom;
+use Ash\Batteries\BatteryState;
 use Ash\Batteries\BoardNeeds;
 use Ash\Batteries\Chemistry;
 use Ash\Batteries\ClockRead;
@@ -41,6 +42,7 @@ final readonly class BatteryController
             array_map(static fn (Entry $note): string => $note->at->format('j M Y').': '.$note->data->sentence(''), CompleteBattery::notes($job)),
             CompleteBattery::polarity($job),
             self::numbers($profile->section(BoardNeeds::class)),
+            array_map(static fn (BatteryState $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), BatteryState::found()),
             ChoiceCard::all(Chemistry::class),
             ChoiceCard::all(Option::class),
             Cards::itemCards(Cards::items()->where('open_items.board_id', $job->board_id)->where('kind', 'clock')),
@@ -96,9 +98,24 @@ final readonly class BatteryController
         $volts = $it->freshV === null || $it->endV === null ? null : Notation::print($it->freshV, Unit::Volt, 3).' to '.Notation::print($it->endV, Unit::Volt, 3);
         $recheck = now()->addDays((int) (365.25 * $it->recheckYears()));
 
+        $resistor = static fn (): string => $it->resistorOhm === null ? 'resistor' : 'a resistor of '.Notation::print($it->resistorOhm, Unit::Ohm, 3).' in all';
+
         return new OptionCard(
-            $it->option->value, $it->option->words(), $it->option->school(), $volts, self::lasting($it), self::charge($it),
-            array_map(static fn (string $need): string => $need === 'resistor' && $it->resistorOhm !== null ? 'a resistor of '.Notation::print($it->resistorOhm, Unit::Ohm, 3).' in all' : strtr($need, '_', ' '), $it->needs), $it->leakOnBoard(), $it->verdict->value, $it->reasons, self::span($it, $board), $recommended, $recommended ? BatteriesRoom::because($it) : null, $recheck->format(Cards::TIME),
+            id: $it->option->value,
+            words: $it->option->words(),
+            school: $it->option->school(),
+            volts: $volts,
+            years: self::lasting($it),
+            charge: self::charge($it),
+            needs: array_map(static fn (string $need): string => $need === 'resistor' ? $resistor() : strtr($need, '_', ' '), $it->needs),
+            leaks: $it->leakOnBoard(),
+            verdict: $it->verdict->value,
+            verdict_words: $it->verdict->words(),
+            reasons: $it->reasons,
+            span: self::span($it, $board),
+            recommended: $recommended,
+            because: $recommended ? BatteriesRoom::because($it) : null,
+            recheck_at: $recheck->format(Cards::TIME),
         );
     }
 

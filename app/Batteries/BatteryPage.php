@@ -15,6 +15,7 @@ final readonly class BatteryPage
 {
     /**
      * @param list<string>       $notes
+     * @param list<ChoiceCard>   $states
      * @param list<ChoiceCard>   $chemistries
      * @param list<ChoiceCard>   $options
      * @param list<OpenItemCard> $tests
@@ -30,6 +31,8 @@ final readonly class BatteryPage
         public ?string $positive_towards,
         #[OA\Property()]
         public BoardNumbers $board,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'in which a battery is found')]
+        public array $states,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class))]
         public array $chemistries,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class))]

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Batteries;
 
+use Ash\Batteries\Option;
+use Ash\Batteries\Suits;
 use OpenApi\Attributes as OA;
 
 /** One replacement against this board's numbers, ready to be drawn. */
@@ -15,7 +17,7 @@ final readonly class OptionCard
      * @param list<string> $reasons
      */
     public function __construct(
-        #[OA\Property()]
+        #[OA\Property(enum: Option::class)]
         public string $id,
         #[OA\Property()]
         public string $words,
@@ -31,8 +33,10 @@ final readonly class OptionCard
         public array $needs,
         #[OA\Property()]
         public bool $leaks,
-        #[OA\Property()]
+        #[OA\Property(enum: Suits::class)]
         public string $verdict,
+        #[OA\Property()]
+        public string $verdict_words,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $reasons,
         #[OA\Property(description: 'end and fresh on the strip, as shares of its width; null where there are no volts')]

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Capacitors;
 
 use App\Bench\StripCard;
+use Ash\Capacitors\PartVerdict;
+use Ash\Facts\CapacitorKind;
 use OpenApi\Attributes as OA;
 
 /** A capacitor of the board. */
@@ -28,7 +30,7 @@ final readonly class CapCard
         public string $words,
         #[OA\Property()]
         public bool $known,
-        #[OA\Property()]
+        #[OA\Property(enum: CapacitorKind::class)]
         public ?string $kind,
         #[OA\Property()]
         public ?string $rail,
@@ -46,7 +48,7 @@ final readonly class CapCard
         public ?string $value,
         #[OA\Property()]
         public ?string $esr,
-        #[OA\Property(description: 'keep, watch or replace')]
+        #[OA\Property(description: 'keep, watch or replace', enum: PartVerdict::class)]
         public ?string $verdict,
         #[OA\Property()]
         public bool $proven,

@@ -20,6 +20,7 @@ final readonly class CapacitorPage
      * @param list<ChoiceCard> $kinds
      * @param list<ChoiceCard> $positions
      * @param list<string>     $rails
+     * @param list<ChoiceCard> $policy_choices
      * @param list<ChoiceCard> $rework
      * @param list<ChoiceCard> $traces
      * @param list<string>     $cautions
@@ -45,6 +46,8 @@ final readonly class CapacitorPage
         public array $rails,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class))]
         public array $rework,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'what may be decided of a kind')]
+        public array $policy_choices,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'places of the continuity run')]
         public array $traces,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]

@@ -67,6 +67,7 @@ final readonly class CapacitorPages
             positions: ChoiceCard::all(Position::class),
             rails: $this->list->profile->section(RailVolts::class)?->railNames() ?? [],
             rework: ChoiceCard::all(ReworkStep::class),
+            policy_choices: ChoiceCard::all(ReplacePolicy::class),
             traces: array_values($survey->map(static fn (Entry $it): ChoiceCard => new ChoiceCard($it->id, $it->as(SurveyPlace::class)->place ?? ''))->all()),
             cautions: array_map(static fn (Caution $it): string => $it->words(), $this->list->profile->cautionsAt(Stage::Repair)),
         );
@@ -227,6 +228,7 @@ final readonly class CapacitorPages
             reasons: $sample->reasons,
             prior: $prior,
             chosen: $chosen?->policy?->value,
+            chosen_words: $chosen?->policy?->words(),
             because: $chosen?->reason,
         );
     }

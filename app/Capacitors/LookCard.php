@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Capacitors;
 
+use Ash\Capacitors\Look;
 use OpenApi\Attributes as OA;
 
 /** A look and the key that picks it. */
@@ -11,7 +12,7 @@ use OpenApi\Attributes as OA;
 final readonly class LookCard
 {
     public function __construct(
-        #[OA\Property()]
+        #[OA\Property(enum: Look::class)]
         public string $value,
         #[OA\Property()]
         public string $words,

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Capacitors;
 
+use Ash\Capacitors\RecapAdvice;
+use Ash\Facts\CapacitorKind;
+use Ash\Facts\ReplacePolicy;
 use OpenApi\Attributes as OA;
 
 /** Replace what measures bad, or all of a kind: the sum behind it. */
@@ -14,7 +17,7 @@ final readonly class PolicyCard
      * @param list<string> $reasons
      */
     public function __construct(
-        #[OA\Property()]
+        #[OA\Property(enum: CapacitorKind::class)]
         public string $kind,
         #[OA\Property()]
         public string $words,
@@ -30,14 +33,16 @@ final readonly class PolicyCard
         public string $expected,
         #[OA\Property()]
         public string $chance,
-        #[OA\Property()]
+        #[OA\Property(enum: RecapAdvice::class)]
         public string $advice,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $reasons,
         #[OA\Property()]
         public string $prior,
-        #[OA\Property()]
+        #[OA\Property(enum: ReplacePolicy::class)]
         public ?string $chosen,
+        #[OA\Property()]
+        public ?string $chosen_words,
         #[OA\Property()]
         public ?string $because,
     ) {

@@ -18,7 +18,7 @@ final readonly class SubstituteChoice
     public function __construct(
         #[OA\Property()]
         public ShelfCard $item,
-        #[OA\Property()]
+        #[OA\Property(enum: ChoiceVerdict::class)]
         public string $verdict,
         #[OA\Property()]
         public string $words,

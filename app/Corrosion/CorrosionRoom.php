@@ -10,6 +10,7 @@ use App\Logbook\OpenItem;
 use App\Logbook\Room;
 use App\Logbook\Taking;
 use Ash\Corrosion\ContinuityRead;
+use Ash\Corrosion\CorrosionRoom as Core;
 use Ash\Corrosion\SurveyPlace;
 use Ash\Corrosion\TraceVerdict;
 use Ash\Document\InvalidDocument;
@@ -20,8 +21,6 @@ use Illuminate\Support\Facades\Route;
 final class CorrosionRoom extends Room
 {
     /** An open item while a trace is thin or open. */
-    public const REPAIR = 'repair';
-
     public function name(): string
     {
         return 'corrosion';
@@ -61,10 +60,10 @@ final class CorrosionRoom extends Room
         if ($it === null) {
             return;
         }
-        OpenItem::query()->where('job_id', $entry->job_id)->where('kind', self::REPAIR)->where('open', true)
+        OpenItem::query()->where('job_id', $entry->job_id)->where('kind', Core::REPAIR)->where('open', true)
             ->where('text', 'like', addcslashes($it->what, '%_\\').':%')->update(['open' => false, 'ended_by' => $entry->id]);
         if ($it->verdict !== null && $it->verdict !== TraceVerdict::Sound) {
-            OpenItem::begin($entry, self::REPAIR, "{$it->what}: {$it->verdict->value}, ".implode('; ', $it->wireSays));
+            OpenItem::begin($entry, Core::REPAIR, "{$it->what}: {$it->verdict->value}, ".implode('; ', $it->wireSays));
         }
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Corrosion;
 
+use App\Instruments\MeterState;
 use OpenApi\Attributes as OA;
 
 /** What the meter gave in ohms. */
@@ -11,7 +12,7 @@ use OpenApi\Attributes as OA;
 final readonly class OhmsTaken
 {
     public function __construct(
-        #[OA\Property()]
+        #[OA\Property(enum: MeterState::class)]
         public string $state,
         #[OA\Property()]
         public string $words,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Corrosion;
 
 use App\Bench\StripCard;
+use Ash\Corrosion\TraceVerdict;
 use OpenApi\Attributes as OA;
 
 /** A place that the leak touched, and its continuity as it was last read. */
@@ -25,7 +26,7 @@ final readonly class PlaceCard
         public string $limits,
         #[OA\Property()]
         public ?string $value,
-        #[OA\Property(description: 'sound, thin or open')]
+        #[OA\Property(description: 'sound, thin or open', enum: TraceVerdict::class)]
         public ?string $verdict,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $reasons,

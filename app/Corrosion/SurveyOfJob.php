@@ -18,6 +18,7 @@ use Ash\Corrosion\Carries;
 use Ash\Corrosion\CleaningPlan;
 use Ash\Corrosion\Continuity;
 use Ash\Corrosion\ContinuityRead;
+use Ash\Corrosion\CorrosionRoom;
 use Ash\Corrosion\ForbidsWater;
 use Ash\Corrosion\Holds;
 use Ash\Corrosion\SurveyPlace;

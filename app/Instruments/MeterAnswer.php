@@ -11,7 +11,7 @@ use OpenApi\Attributes as OA;
 final readonly class MeterAnswer
 {
     public function __construct(
-        #[OA\Property()]
+        #[OA\Property(enum: MeterState::class)]
         public string $state,
         #[OA\Property()]
         public string $words,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use Ash\Logbook\OpenKind;
 use Ash\Logbook\Outcome;
 use Ash\Logbook\Stage;
 use Illuminate\Database\Query\Builder;
@@ -109,7 +110,23 @@ final readonly class Cards
     {
         $r = new Row($row);
 
-        return new OpenItemCard($r->string('id'), $r->string('job_id'), sprintf('J-%04d', $r->int('number')), $r->string('kind'), $r->string('text'), $r->text('asked'), self::time($r->string('since')), self::maybe($r->text('due')), $r->text('due') !== null && $r->string('due') <= now()->utc()->format('Y-m-d H:i:s'), $r->text('ready'));
+        $kind = House::here()->hall->openKinds[$r->string('kind')] ?? new OpenKind($r->string('kind'), $r->string('kind'));
+
+        return new OpenItemCard(
+            id: $r->string('id'),
+            job_id: $r->string('job_id'),
+            job_label: sprintf('J-%04d', $r->int('number')),
+            kind: $kind->name,
+            kind_words: $kind->words,
+            urgent: $kind->urgent,
+            ends: OpenItemEnd::of($kind),
+            text: $r->string('text'),
+            asked: $r->text('asked'),
+            since: self::time($r->string('since')),
+            due: self::maybe($r->text('due')),
+            is_due: $r->text('due') !== null && $r->string('due') <= now()->utc()->format('Y-m-d H:i:s'),
+            ready: $r->text('ready'),
+        );
     }
 
     public static function items(): Builder

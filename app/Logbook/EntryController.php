@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use App\Bench\ChoiceCard;
 use App\Http\Body;
 use App\Http\Errors;
 use App\People\SignedIn;
@@ -11,8 +12,10 @@ use Ash\Document\InvalidDocument;
 use Ash\Logbook\Entries\Arrived;
 use Ash\Logbook\Entries\FixUndone;
 use Ash\Logbook\EntryData;
+use Ash\Logbook\EntryKind;
 use Ash\Logbook\Kinds;
 use Ash\Logbook\LineSaid;
+use Ash\Logbook\Spoken;
 use Ash\Logbook\UnclearLine;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -51,6 +54,23 @@ final readonly class EntryController
         }
 
         return new JsonResponse(new LinePreview($kind->name, $kind->words, $says, $said->minutes));
+    }
+
+    #[OA\Get(path: '/entry-kinds', operationId: 'listEntryKinds', tags: ['logbook'], responses: [
+        new OA\Response(response: 200, description: 'the kinds of entries', content: new OA\JsonContent(
+            type: 'array',
+            items: new OA\Items(ref: EntryKindCard::class),
+        )),
+    ])]
+    public function kinds(): JsonResponse
+    {
+        return new JsonResponse(array_values(array_map(static fn (EntryKind $it): EntryKindCard => new EntryKindCard(
+            $it->name,
+            $it->words,
+            $it->spoken === Spoken::Needed,
+            array_map(static fn (string $field, string $label): ChoiceCard => new ChoiceCard($field, $label), array_keys($it->saidAnew), $it->saidAnew),
+            $it->keptAsSaid,
+        ), House::here()->hall->kinds->all)));
     }
 
     /** Which open item is meant is found when the line is kept; until then its words stand for it. */

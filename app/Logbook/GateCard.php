@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use Ash\Facts\PowerOn;
+use Ash\Logbook\Gate;
 use OpenApi\Attributes as OA;
 
 /** A gate as it stands. */
@@ -14,11 +16,11 @@ final readonly class GateCard
      * @param list<string> $why
      */
     public function __construct(
-        #[OA\Property()]
+        #[OA\Property(enum: Gate::class)]
         public string $gate,
         #[OA\Property()]
         public string $words,
-        #[OA\Property()]
+        #[OA\Property(enum: PowerOn::class)]
         public string $level,
         #[OA\Property()]
         public bool $closed,

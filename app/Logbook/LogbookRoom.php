@@ -35,6 +35,7 @@ final class LogbookRoom extends Room
         Route::get('jobs/{job}/photos', [PhotoController::class, 'index']);
         Route::get('machines', [MachineController::class, 'index']);
         Route::get('machines/{machine}', [MachineController::class, 'show']);
+        Route::get('entry-kinds', [EntryController::class, 'kinds']);
         Route::get('boards/{board}', [BoardController::class, 'show']);
     }
 

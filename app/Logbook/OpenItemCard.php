@@ -20,6 +20,12 @@ final readonly class OpenItemCard
         #[OA\Property()]
         public string $kind,
         #[OA\Property()]
+        public string $kind_words,
+        #[OA\Property(description: 'the board should not go back before it has ended')]
+        public bool $urgent,
+        #[OA\Property(description: 'the entry that ends it with one press; null when more must be said')]
+        public ?OpenItemEnd $ends,
+        #[OA\Property()]
         public string $text,
         #[OA\Property()]
         public ?string $asked,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use Ash\Logbook\Entries\Phase;
 use OpenApi\Attributes as OA;
 
 /** A picture of a job with its pins. */
@@ -18,7 +19,7 @@ final readonly class PhotoCard
         public string $caption,
         #[OA\Property(description: 'what it shows')]
         public ?string $of,
-        #[OA\Property(description: 'before or after the work')]
+        #[OA\Property(description: 'before or after the work', enum: Phase::class)]
         public ?string $phase,
         #[OA\Property()]
         public string $at,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use Ash\Logbook\Stage;
 use OpenApi\Attributes as OA;
 
 /** A stage of the strip. */
@@ -14,7 +15,7 @@ final readonly class StageCard
      * @param list<string> $gates
      */
     public function __construct(
-        #[OA\Property()]
+        #[OA\Property(enum: Stage::class)]
         public string $stage,
         #[OA\Property()]
         public string $words,

@@ -275,6 +275,12 @@ final readonly class MemoryCards
     }
 
     /** @return list<ChoiceCard> */
+    public static function radices(): array
+    {
+        return array_map(static fn (Radix $it): ChoiceCard => new ChoiceCard((string) $it->value, $it->words()), Radix::usual());
+    }
+
+    /** @return list<ChoiceCard> */
     public static function patterns(): array
     {
         return [

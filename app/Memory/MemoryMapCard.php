@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Memory;
 
+use Ash\Quantity\Radix;
 use OpenApi\Attributes as OA;
 
 /** A memory of the machine. */
@@ -23,7 +24,7 @@ final readonly class MemoryMapCard
         public ?string $chip,
         #[OA\Property(description: 'banks, size and radix')]
         public string $words,
-        #[OA\Property()]
+        #[OA\Property(enum: Radix::class)]
         public int $radix,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $banks,

@@ -18,6 +18,7 @@ final readonly class MemoryPage
      * @param list<MemoryRunRow>   $runs
      * @param list<SerialPortCard> $ports
      * @param list<ChoiceCard>     $patterns
+     * @param list<ChoiceCard>     $radices
      * @param list<string>         $cautions
      */
     public function __construct(
@@ -47,6 +48,8 @@ final readonly class MemoryPage
         public array $ports,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class))]
         public array $patterns,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'in which a test may write its numbers')]
+        public array $radices,
         #[OA\Property(description: 'what three-supply chips want before power')]
         public ?string $bias,
         #[OA\Property(description: 'by the date codes')]

@@ -57,7 +57,7 @@ final readonly class MemoryPages
             $shown === null || $other === null ? null : self::compare($shown, $other),
             $memory === null || $job->state !== 'open' ? null : self::suggest($job, $memory, $runs),
             $memory === null ? null : self::pending($job, $memory),
-            self::listening($job), self::ports(), MemoryCards::patterns(),
+            self::listening($job), self::ports(), MemoryCards::patterns(), MemoryCards::radices(),
             $biased === [] ? null : implode(', ', $biased).': -5 V first on and last off, or +12 V destroys them. Measure it in before power (gate 3).',
             $codes?->built, Sources::MOST_TEXT, Sources::MOST_FILE,
             array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Find)),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Memory;
 
+use Ash\Memory\SwapVerdict;
 use OpenApi\Attributes as OA;
 
 /** A kept test run. */
@@ -33,7 +34,7 @@ final readonly class MemoryRunCard
         public ?string $cut,
         #[OA\Property(description: 'what it says of the exchange before it')]
         public ?string $swap,
-        #[OA\Property()]
+        #[OA\Property(enum: SwapVerdict::class)]
         public ?string $swap_verdict,
         #[OA\Property()]
         public LocatedCard $located,

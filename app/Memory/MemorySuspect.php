@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Memory;
 
+use Ash\Memory\SuspectKind;
 use OpenApi\Attributes as OA;
 
 /** One suspect of a memory test. */
@@ -16,7 +17,7 @@ final readonly class MemorySuspect
     public function __construct(
         #[OA\Property()]
         public int $rank,
-        #[OA\Property()]
+        #[OA\Property(enum: SuspectKind::class)]
         public string $kind,
         #[OA\Property()]
         public string $kind_words,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Memory;
 
+use Ash\Memory\Pattern;
+use Ash\Quantity\Radix;
 use OpenApi\Attributes as OA;
 
 /** What came in from a test, before anyone keeps it. */
@@ -25,7 +27,7 @@ final readonly class SourceCard
         public string $map,
         #[OA\Property()]
         public string $kind,
-        #[OA\Property()]
+        #[OA\Property(enum: SourceState::class)]
         public string $state,
         #[OA\Property(description: 'of the state')]
         public string $words,
@@ -33,9 +35,9 @@ final readonly class SourceCard
         public ?string $why,
         #[OA\Property(description: 'still coming in')]
         public bool $active,
-        #[OA\Property()]
+        #[OA\Property(enum: Radix::class)]
         public int $radix,
-        #[OA\Property()]
+        #[OA\Property(enum: Pattern::class)]
         public string $pattern,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $tested,
@@ -63,7 +65,7 @@ final readonly class SourceCard
         public int $failed_passes,
         #[OA\Property(description: 'of a capture, from its first line to its last')]
         public ?float $seconds_per_pass,
-        #[OA\Property()]
+        #[OA\Property(enum: Radix::class)]
         public ?int $better_radix,
         #[OA\Property(description: 'when it was read in the wrong radix')]
         public ?string $advice,

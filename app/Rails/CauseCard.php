@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rails;
 
+use Ash\Rails\CauseCode;
 use OpenApi\Attributes as OA;
 
 /** A likely cause. */
@@ -15,7 +16,7 @@ final readonly class CauseCard
      * @param list<string> $evidence
      */
     public function __construct(
-        #[OA\Property()]
+        #[OA\Property(enum: CauseCode::class)]
         public string $code,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $rails,

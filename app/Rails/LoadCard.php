@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rails;
 
+use Ash\Rails\BudgetVerdict;
 use OpenApi\Attributes as OA;
 
 /** A rail's load against the supply's label. */
@@ -15,7 +16,7 @@ final readonly class LoadCard
         public string $rail,
         #[OA\Property()]
         public string $says,
-        #[OA\Property()]
+        #[OA\Property(enum: BudgetVerdict::class)]
         public string $verdict,
     ) {
     }

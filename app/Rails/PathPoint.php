@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rails;
 
+use Ash\Rails\PointState;
 use OpenApi\Attributes as OA;
 
 /** A point of a path walk. */
@@ -13,7 +14,7 @@ final readonly class PathPoint
     public function __construct(
         #[OA\Property()]
         public string $name,
-        #[OA\Property()]
+        #[OA\Property(enum: PointState::class)]
         public string $state,
     ) {
     }

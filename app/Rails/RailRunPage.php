@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Rails;
 
+use Ash\Facts\PowerOn;
+use Ash\Rails\Load;
 use OpenApi\Attributes as OA;
 
 /** A rail run as it stands. */
@@ -31,7 +33,7 @@ final readonly class RailRunPage
         public string $board,
         #[OA\Property()]
         public string $machine,
-        #[OA\Property()]
+        #[OA\Property(enum: Load::class)]
         public string $load,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceLoad::class))]
         public array $loads,
@@ -43,7 +45,7 @@ final readonly class RailRunPage
         public ?LiveCard $live,
         #[OA\Property(type: 'array', items: new OA\Items(ref: CauseCard::class))]
         public array $causes,
-        #[OA\Property()]
+        #[OA\Property(enum: PowerOn::class)]
         public string $power_on,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $power_on_reasons,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rails;
 
+use Ash\Rails\Verdict;
 use OpenApi\Attributes as OA;
 
 /** One reading of a test point. */
@@ -17,7 +18,7 @@ final readonly class SeriesPoint
         public float $volts,
         #[OA\Property()]
         public string $says,
-        #[OA\Property()]
+        #[OA\Property(enum: Verdict::class)]
         public ?string $verdict,
         #[OA\Property()]
         public string $job_label,

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Rails;
 
 use App\Bench\StripCard;
+use Ash\Facts\Band;
+use Ash\Rails\Point;
 use OpenApi\Attributes as OA;
 
 /** One test point of the run. */
@@ -25,7 +27,7 @@ final readonly class StepCard
         public string $limits,
         #[OA\Property()]
         public string $wide,
-        #[OA\Property()]
+        #[OA\Property(enum: Band::class)]
         public string $band,
         #[OA\Property()]
         public ?string $band_reason,
@@ -33,7 +35,7 @@ final readonly class StepCard
         public string $test_point,
         #[OA\Property()]
         public ?string $where,
-        #[OA\Property()]
+        #[OA\Property(enum: Point::class)]
         public ?string $point,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $protects,

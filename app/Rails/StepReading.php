@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rails;
 
+use Ash\Rails\Verdict;
 use OpenApi\Attributes as OA;
 
 /** The reading of a step. */
@@ -20,7 +21,7 @@ final readonly class StepReading
         public string $says,
         #[OA\Property()]
         public ?string $volts,
-        #[OA\Property()]
+        #[OA\Property(enum: Verdict::class)]
         public ?string $verdict,
         #[OA\Property()]
         public string $verdict_words,

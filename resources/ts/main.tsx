@@ -8,6 +8,8 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { Refusal, Unreachable } from './api/client';
+import { ROOMS } from './rooms';
+import { BrokenScreen } from './ui/boundary';
 import { applyLight } from './ui/light';
 import { Shell } from './shell';
 
@@ -36,33 +38,9 @@ const router = createBrowserRouter([
     {
         path: '/',
         element: <Shell />,
+        errorElement: <BrokenScreen room="the shell" />,
         children: [
-            { index: true, lazy: async () => ({ Component: (await import('./rooms/logbook/bench')).Bench }) },
-            { path: 'jobs', lazy: async () => ({ Component: (await import('./rooms/logbook/jobs')).Jobs }) },
-            { path: 'jobs/:id', lazy: async () => ({ Component: (await import('./rooms/logbook/job')).Job }) },
-            { path: 'jobs/:id/battery', lazy: async () => ({ Component: (await import('./rooms/batteries/battery')).Battery }) },
-            { path: 'jobs/:id/leaks', lazy: async () => ({ Component: (await import('./rooms/corrosion/leaks')).Leaks }) },
-            { path: 'jobs/:id/capacitors', lazy: async () => ({ Component: (await import('./rooms/capacitors/capacitors')).Capacitors }) },
-            {
-                path: 'jobs/:id/substitutes',
-                lazy: async () => ({ Component: (await import('./rooms/capacitors/substitutes')).Substitutes }),
-            },
-            { path: 'shelf', lazy: async () => ({ Component: (await import('./rooms/shelf/shelf')).Shelf }) },
-            { path: 'shelf/:id', lazy: async () => ({ Component: (await import('./rooms/shelf/item')).ShelfItem }) },
-            { path: 'shopping', lazy: async () => ({ Component: (await import('./rooms/shelf/shopping')).Shopping }) },
-            { path: 'labels', lazy: async () => ({ Component: (await import('./rooms/shelf/labels')).Labels }) },
-            { path: 'jobs/:id/memory', lazy: async () => ({ Component: (await import('./rooms/memory/memory')).Memory }) },
-            { path: 'jobs/:id/soak', lazy: async () => ({ Component: (await import('./rooms/memory/soak')).SoakRoom }) },
-            { path: 'memory', lazy: async () => ({ Component: (await import('./rooms/memory/tables')).Tables }) },
-            { path: 'machines/:id/memory', lazy: async () => ({ Component: (await import('./rooms/memory/map-edit')).MapEdit }) },
-            { path: 'jobs/:id/strip', lazy: async () => ({ Component: (await import('./rooms/logbook/strip')).StripDown }) },
-            { path: 'jobs/:id/report', lazy: async () => ({ Component: (await import('./rooms/report/report')).Report }) },
-            { path: 'rail-runs/:id', lazy: async () => ({ Component: (await import('./rooms/rails/run')).RailRun }) },
-            { path: 'boards/:id', lazy: async () => ({ Component: (await import('./rooms/logbook/board')).BoardRecord }) },
-            { path: 'machines', lazy: async () => ({ Component: (await import('./rooms/logbook/machines')).Machines }) },
-            { path: 'machines/:id', lazy: async () => ({ Component: (await import('./rooms/logbook/machine')).Machine }) },
-            { path: 'meters', lazy: async () => ({ Component: (await import('./rooms/instruments/meters')).Meters }) },
-            { path: 'people', lazy: async () => ({ Component: (await import('./rooms/people/people')).People }) },
+            ...ROOMS.map((room) => ({ errorElement: <BrokenScreen room={room.name} />, children: room.routes })),
             { path: '*', lazy: async () => ({ Component: (await import('./ui/nothing')).Nothing }) },
         ],
     },

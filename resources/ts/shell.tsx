@@ -1,8 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
 import { api, data } from './api/client';
 import { openOutbox } from './api/outbox';
+import { HouseContext, openHouse } from './bench/house';
+import { ROOMS } from './rooms';
 import { SignIn } from './rooms/people/sign-in';
 import { Choice } from './ui/choice';
 import { Button } from './ui/controls';
@@ -30,12 +32,11 @@ export function Shell() {
 
 function SignedIn({ person }: { person: Person }) {
     const client = useQueryClient();
+    const [house] = useState(() => openHouse(ROOMS));
     useEffect(() => {
         openOutbox(person.id, (job) => {
             void client.invalidateQueries({ queryKey: ['job', job] });
-            for (const room of ['run', 'battery', 'leaks', 'strip', 'photos', 'memory', 'soak', 'capacitors', 'substitutes', 'shelf'])
-                void client.invalidateQueries({ queryKey: [room] });
-            void client.invalidateQueries({ queryKey: ['bench'] });
+            for (const key of ROOMS.flatMap((room) => room.touched)) void client.invalidateQueries({ queryKey: [key] });
         });
     }, [client, person.id]);
     return (
@@ -46,23 +47,18 @@ function SignedIn({ person }: { person: Person }) {
             <Top person={person} />
             <UnsentBar />
             <main id="main" tabIndex={-1} className="focus-visible:outline-none">
-                <Outlet />
+                <HouseContext value={house}>
+                    <Suspense fallback={<p className="p-5 text-soft">Loading</p>}>
+                        <Outlet />
+                    </Suspense>
+                </HouseContext>
             </main>
         </>
     );
 }
 
-const ROOMS = [
-    ['/', 'Bench'],
-    ['/jobs', 'Jobs'],
-    ['/machines', 'Machines'],
-    ['/shelf', 'Shelf'],
-    ['/memory', 'Chips'],
-    ['/meters', 'Meters'],
-] as const;
-
 function Top({ person }: { person: Person }) {
-    const rooms = person.role === 'lead' ? [...ROOMS, ['/people', 'People'] as const] : ROOMS;
+    const rooms = ROOMS.flatMap((room) => room.navigation ?? []).filter((it) => it.lead !== true || person.role === 'lead');
     return (
         <header className="border-b-4 border-wood bg-edge text-edge-ink">
             <div className="mx-auto flex max-w-[86rem] flex-wrap items-center gap-x-6 px-5">
@@ -71,7 +67,7 @@ function Top({ person }: { person: Person }) {
                     Ash Bench
                 </Link>
                 <nav aria-label="Rooms" className="flex">
-                    {rooms.map(([to, words]) => (
+                    {rooms.map(({ to, words }) => (
                         <NavLink
                             key={to}
                             to={to}

@@ -158,7 +158,7 @@ final class CapacitorTest extends TestCase
         $data = \App\Logbook\Entry::query()->where('job_id', $job->id)->where('kind', 'cap_reading')->orderByDesc('received_at')->firstOrFail()->as(\Ash\Capacitors\CapacitorRead::class);
         self::assertEqualsWithDelta(0.2, $data?->esrOhm, 0.003);
         self::assertEqualsWithDelta(2 * M_PI * 120 * 0.0031 * 0.2, $data?->tanDelta, 0.003, 'tan delta = 2 pi f C ESR');
-        self::assertSame([120.0, 'replace', true], [$data?->frequencyHz, $data?->verdict, $data?->proven]);
+        self::assertSame([120.0, 'replace', true], [$data?->frequencyHz, $data?->verdict?->value, $data?->proven]);
         $take(['cap' => 'C4', 'what' => 'leakage'])->assertOk()->assertJsonPath('state', 'reading');
         self::assertSame('replace', $this->cap($job, 'C4')['verdict'], '4.1 mA where 0.01 C V allows 1.6 mA');
         $take(['cap' => 'C3', 'what' => 'leakage', 'in_circuit' => true])->assertOk();

@@ -13,6 +13,7 @@ use Ash\Logbook\Findings;
 use Ash\Logbook\Gate;
 use Ash\Logbook\LeadingWord;
 use Ash\Logbook\LineSaid;
+use Ash\Logbook\OpenKind;
 use Ash\Logbook\Room;
 use Ash\Logbook\Running;
 use Ash\Logbook\Section;
@@ -27,6 +28,7 @@ final readonly class BatteriesRoom extends Room
 {
     /** An open item while a clock test runs. */
     public const CLOCK_TEST = 'clock';
+    public const RECHECK = 'recheck';
 
     public function name(): string
     {
@@ -45,6 +47,11 @@ final readonly class BatteriesRoom extends Room
     public function lines(): array
     {
         return [new LeadingWord(['battery'], self::said(...), ['battery' => 'battery leaking'])];
+    }
+
+    public function openKinds(): array
+    {
+        return [new OpenKind(self::CLOCK_TEST, 'Running'), new OpenKind(self::RECHECK, 'Look again')];
     }
 
     public function section(): Section

@@ -12,4 +12,15 @@ enum BatteryState: string
     case Removed = 'removed';
     case Fitted = 'fitted';
     case None = 'none';
+
+    public function words(): string
+    {
+        return $this === self::None ? 'none on this board' : $this->value;
+    }
+
+    /** @return list<self> in which it may be found; fitted is what somebody does */
+    public static function found(): array
+    {
+        return [self::Leaking, self::Sound, self::Removed, self::None];
+    }
 }

@@ -7,11 +7,14 @@ namespace Ash\Corrosion;
 use Ash\Cli\Verb;
 use Ash\Document\Node;
 use Ash\Logbook\EntryKind;
+use Ash\Logbook\OpenKind;
 use Ash\Logbook\Room;
 
 /** What leaks and continuity bring to the house. */
 final readonly class CorrosionRoom extends Room
 {
+    public const REPAIR = 'repair';
+
     public function name(): string
     {
         return 'corrosion';
@@ -23,6 +26,11 @@ final readonly class CorrosionRoom extends Room
             new EntryKind(SurveyPlace::KIND, 'leak survey', SurveyPlace::class, attack: 'corrosion'),
             new EntryKind(ContinuityRead::KIND, 'continuity', ContinuityRead::class, attack: 'corrosion'),
         ];
+    }
+
+    public function openKinds(): array
+    {
+        return [new OpenKind(self::REPAIR, 'To repair', urgent: true)];
     }
 
     public function verbs(): array

@@ -9,4 +9,12 @@ enum ReplacePolicy: string
 {
     case Bad = 'replace_bad';
     case Kind = 'replace_kind';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Bad => 'replace what measures bad',
+            self::Kind => 'replace the kind',
+        };
+    }
 }

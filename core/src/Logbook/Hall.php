@@ -14,6 +14,9 @@ final readonly class Hall
     public Lines $lines;
     public Sections $sections;
 
+    /** @var array<string, OpenKind> by name */
+    public array $openKinds;
+
     /** @var array<string, Room> by name */
     public array $rooms;
 
@@ -26,6 +29,8 @@ final readonly class Hall
         $this->rooms = $byName;
         $this->kinds = new Kinds(...array_merge(...array_map(static fn (Room $room): array => $room->kinds(), $rooms)));
         $this->lines = new Lines(...array_merge(...array_map(static fn (Room $room): array => $room->lines(), $rooms)));
+        $open = array_merge(...array_map(static fn (Room $room): array => $room->openKinds(), $rooms));
+        $this->openKinds = array_combine(array_map(static fn (OpenKind $it): string => $it->name, $open), $open);
         $this->sections = new Sections(...array_values(array_filter(array_map(static fn (Room $room): ?Section => $room->section(), $rooms))));
     }
 

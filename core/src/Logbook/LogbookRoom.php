@@ -41,12 +41,34 @@ final readonly class LogbookRoom extends Room
             new EntryKind(self::SYMPTOM, 'symptom', Words::class, Spoken::Needed, Weight::Evidence),
             new EntryKind(self::OBSERVATION, 'observation', Words::class, Spoken::Needed, Weight::Evidence),
             new EntryKind(self::ACTION, 'action', Words::class, Spoken::Needed),
-            new EntryKind(PartReplaced::KIND, 'part replaced', PartReplaced::class, Spoken::Repeats, Weight::Change),
+            new EntryKind(
+                PartReplaced::KIND,
+                'part replaced',
+                PartReplaced::class,
+                Spoken::Repeats,
+                Weight::Change,
+                saidAnew: ['designator' => 'Designator', 'from' => 'From', 'to' => 'To', 'source' => 'Source', 'date_code' => 'Date code'],
+                keptAsSaid: ['shelf', 'quantity', 'polarity', 'kept_at'],
+            ),
             new EntryKind(self::HAZARD, 'temporary fix', Words::class, Spoken::Needed),
             new EntryKind(FixUndone::KIND, 'temporary fix undone', FixUndone::class, Spoken::Repeats),
-            new EntryKind(WaitingFor::KIND, 'waiting', WaitingFor::class, Spoken::Repeats),
+            new EntryKind(
+                WaitingFor::KIND,
+                'waiting',
+                WaitingFor::class,
+                Spoken::Repeats,
+                saidAnew: ['for' => 'Waiting for', 'asked' => 'Asked of'],
+                keptAsSaid: ['since'],
+            ),
             new EntryKind(Arrived::KIND, 'arrived', Arrived::class, Spoken::Repeats),
-            new EntryKind(Decision::KIND, 'decision', Decision::class, Spoken::Needed),
+            new EntryKind(
+                Decision::KIND,
+                'decision',
+                Decision::class,
+                Spoken::Needed,
+                saidAnew: ['reason' => 'Because'],
+                keptAsSaid: ['rail', 'band', 'capacitors', 'policy'],
+            ),
             new EntryKind(TakenOut::KIND, 'taken out', TakenOut::class, Spoken::Repeats),
             new EntryKind(PutBack::KIND, 'put back', PutBack::class),
             new EntryKind(PhotoTaken::KIND, 'photo', PhotoTaken::class),
@@ -56,6 +78,14 @@ final readonly class LogbookRoom extends Room
             new EntryKind(JobClosed::KIND, 'outcome', JobClosed::class),
             new EntryKind(self::REOPENED, 'reopened', Words::class, Spoken::Needed),
             new EntryKind(self::WITHDRAWN, 'withdrawn', Words::class, Spoken::Needed),
+        ];
+    }
+
+    public function openKinds(): array
+    {
+        return [
+            new OpenKind(self::HAZARD, 'Temporary fix', urgent: true, endedBy: FixUndone::KIND, field: 'hazard', endWords: 'Undone'),
+            new OpenKind(WaitingFor::KIND, 'Waiting for', endedBy: Arrived::KIND, field: 'waiting', endWords: 'Arrived'),
         ];
     }
 

@@ -33,6 +33,12 @@ abstract readonly class Room implements Verbs
         return [];
     }
 
+    /** @return list<OpenKind> what its entries may leave open */
+    public function openKinds(): array
+    {
+        return [];
+    }
+
     public function section(): ?Section
     {
         return null;

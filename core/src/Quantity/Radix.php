@@ -14,6 +14,17 @@ enum Radix: int
     case Decimal = 10;
     case Hexadecimal = 16;
 
+    public function words(): string
+    {
+        return strtolower($this->name);
+    }
+
+    /** @return list<self> in which tests write addresses, the usual first */
+    public static function usual(): array
+    {
+        return [self::Hexadecimal, self::Octal, self::Decimal];
+    }
+
     /** @param Node|null $node absent: hexadecimal */
     public static function read(?Node $node): self
     {

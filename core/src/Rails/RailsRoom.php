@@ -23,7 +23,22 @@ final readonly class RailsRoom extends Room
 
     public function kinds(): array
     {
-        return [new EntryKind(ReadingTaken::KIND, 'reading', ReadingTaken::class, weight: Weight::Evidence, attack: 'rails')];
+        return [
+            new EntryKind(
+                ReadingTaken::KIND,
+                'reading',
+                ReadingTaken::class,
+                weight: Weight::Evidence,
+                attack: 'rails',
+                saidAnew: [
+                    'volts' => 'Volts',
+                    'ripple_mvpp' => 'Ripple, mV peak to peak',
+                    'amps' => 'Amperes',
+                    'ohms_to_ground' => 'Ohms to ground',
+                ],
+                keptAsSaid: ['run', 'rail', 'test_point', 'load', 'meter'],
+            ),
+        ];
     }
 
     public function section(): Section

@@ -1,6 +1,16 @@
 import { ulid } from 'ulid';
 import { useSyncExternalStore } from 'react';
+import { isRecord, keepText, parsed, readText } from '../ui/storage';
 import { api, data, Refusal, Unreachable, type Schemas } from './client';
+
+type ByKind = Schemas['EntryDataByKind'];
+type Said = Pick<Schemas['EntryBody'], 'stage' | 'text' | 'minutes' | 'corrects' | 'board'>;
+
+/** What is written down: an entry of a kind with that kind's data, or a line that the server reads. */
+export type Written = Said & ({ line: string } | { [K in keyof ByKind]: { kind: K; data?: ByKind[K] } }[keyof ByKind]);
+
+/** An entry whose kind and fields the server named: it checks them again as they come back. */
+export const anew = (kind: string, data: Record<string, unknown>, said: Said = {}): Written => ({ ...said, kind, data }) as Written;
 
 /**
  * Entries on their way into the record. Each is written to the browser's storage before it is sent and stays there
@@ -34,11 +44,20 @@ const onTheWay = new Set<string>();
 let timer: number | undefined;
 let whenSent: (job: string) => void = () => undefined;
 
+const isUnsent = (it: unknown): it is Unsent =>
+    isRecord(it) &&
+    ['id', 'job', 'person', 'says'].every((name) => typeof it[name] === 'string') &&
+    ['run', 'step', 'refused'].every((name) => it[name] === undefined || typeof it[name] === 'string') &&
+    isRecord(it['body']);
+
 function read(): Unsent[] {
-    const text = localStorage.getItem(KEY) ?? '[]';
+    const text = readText(KEY) ?? '[]';
     if (text !== seen) {
         seen = text;
-        held = JSON.parse(text) as Unsent[];
+        const list = parsed(text, Array.isArray) as unknown[] | null;
+        held = (list ?? []).filter(isUnsent);
+        // What this program cannot send is not thrown away: it stays beside, for whoever looks for it.
+        if (list === null || held.length !== list.length) keepText(`${KEY}.unread`, text);
     }
     return held;
 }
@@ -54,7 +73,7 @@ function visible(): Unsent[] {
 }
 
 function write(change: (entries: Unsent[]) => Unsent[]): void {
-    localStorage.setItem(KEY, JSON.stringify(change(read())));
+    keepText(KEY, JSON.stringify(change(read())));
     listeners.forEach((listener) => listener());
 }
 
@@ -95,12 +114,7 @@ export async function flush(): Promise<void> {
 }
 
 /** Takes the entry into the outbox, then tries to send it. */
-export async function record(
-    job: string,
-    body: Omit<Schemas['EntryBody'], 'id' | 'at'>,
-    says: string,
-    step?: { run: string; step: string },
-): Promise<Sent> {
+export async function record(job: string, body: Written, says: string, step?: { run: string; step: string }): Promise<Sent> {
     const id = ulid();
     const entry: Unsent = { id, job, person, says, body: { ...body, id, at: new Date().toISOString() }, ...step };
     onTheWay.add(id);

@@ -1,4 +1,5 @@
 import { ulid } from 'ulid';
+import { isRecord, keepText, parsed, readText } from '../ui/storage';
 import { api, data, type Schemas } from './client';
 
 /*
@@ -8,12 +9,15 @@ import { api, data, type Schemas } from './client';
  */
 const KEY = 'ash-bench.asked';
 
-function asked(): Partial<Record<string, string>> {
-    return JSON.parse(sessionStorage.getItem(KEY) ?? '{}') as Partial<Record<string, string>>;
-}
+const ofThisTab = () => sessionStorage;
+
+const isAsked = (value: unknown): value is Partial<Record<string, string>> =>
+    isRecord(value) && Object.values(value).every((id) => typeof id === 'string');
+
+const asked = (): Partial<Record<string, string>> => parsed(readText(KEY, ofThisTab), isAsked) ?? {};
 
 function remember(place: string, id: string | undefined): void {
-    sessionStorage.setItem(KEY, JSON.stringify({ ...asked(), [place]: id }));
+    keepText(KEY, JSON.stringify({ ...asked(), [place]: id }), ofThisTab);
 }
 
 /** Asks with the identifier that an unanswered press at the same place used, or with a new one. */

@@ -36,6 +36,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/boards/{board}/rail-places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listRailPlaces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/boards/{board}/series": {
         parameters: {
             query?: never;
@@ -110,6 +126,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["compute"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/entry-kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listEntryKinds"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -244,6 +276,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/corrosion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showCorrosion"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/entries": {
         parameters: {
             query?: never;
@@ -267,7 +315,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["showLeaks"];
+        /** @deprecated */
+        get: operations["movedCorrosion"];
         put?: never;
         post?: never;
         delete?: never;
@@ -347,7 +396,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["listRailRuns"];
         put?: never;
         post: operations["startRailRun"];
         delete?: never;
@@ -493,6 +542,22 @@ export interface paths {
         };
         get?: never;
         put: operations["changeProfile"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/machines/{machine}/rails": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showMachineRails"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1000,6 +1065,8 @@ export interface components {
             positive_towards: string | null;
             /** @description clock tests that were read, latest first */
             read: string[];
+            /** @description in which a battery is found */
+            states: components["schemas"]["ChoiceCard"][];
             /** @description clock tests that run */
             tests: components["schemas"]["OpenItemCard"][];
         };
@@ -1044,7 +1111,6 @@ export interface components {
             next_before: string | null;
             /** @description the latest, in time order */
             photos: components["schemas"]["PhotoCard"][];
-            places: components["schemas"]["PlacePoint"][];
         };
         /** @description A calendar's address, shown once. */
         CalendarCard: {
@@ -1060,6 +1126,8 @@ export interface components {
             live: string | null;
             looks: components["schemas"]["LookCard"][];
             policies: components["schemas"]["PolicyCard"][];
+            /** @description what may be decided of a kind */
+            policy_choices: components["schemas"]["ChoiceCard"][];
             positions: components["schemas"]["ChoiceCard"][];
             rails: string[];
             rework: components["schemas"]["ChoiceCard"][];
@@ -1080,7 +1148,8 @@ export interface components {
             guess: string | null;
             in_circuit: boolean;
             key: string;
-            kind: string | null;
+            /** @enum {string|null} */
+            kind: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression" | null;
             known: boolean;
             limits: string;
             looks: string[];
@@ -1099,8 +1168,11 @@ export interface components {
             strip: components["schemas"]["StripCard"];
             /** @description as it was read last */
             value: string | null;
-            /** @description keep, watch or replace */
-            verdict: string | null;
+            /**
+             * @description keep, watch or replace
+             * @enum {string|null}
+             */
+            verdict: "keep" | "watch" | "replace" | null;
             /** @description the question it waits with */
             waiting: string | null;
             words: string;
@@ -1109,15 +1181,17 @@ export interface components {
             /** @description ULID */
             id: string;
             map: string;
-            /** @enum {string} */
-            pattern?: "fold" | "mix" | "none";
+            /** @enum {string|null} */
+            pattern?: "fold" | "mix" | "none" | null;
             port: string;
-            radix?: number;
-            tested?: string[];
+            /** @enum {integer|string} */
+            radix?: 2 | 8 | 10 | 16 | "2" | "8" | "10" | "16" | null;
+            tested?: string[] | string;
         };
         /** @description A likely cause. */
         CauseCard: {
-            code: string;
+            /** @enum {string} */
+            code: "reversed" | "shorted_rail" | "over_voltage" | "bias_missing" | "all_absent" | "all_scaled" | "low_with_ripple" | "sags_under_load" | "open_path" | "drop_in_path" | "ripple_high";
             evidence: string[];
             rails: string[];
             text: string;
@@ -1165,16 +1239,37 @@ export interface components {
         ContinuityBody: {
             /** Format: date-time */
             at: string;
-            /** @description ULID of the entry */
+            /** @description ULID */
             id: string;
             lead_ohm: number;
             meter: string;
-            /** @description entry of the survey; null with the probes together */
-            place: string | null;
+            /** @description ULID */
+            place?: string | null;
+        };
+        /** @description The leak survey of a job, the work list that follows from it, and the continuity of what it touched. */
+        CorrosionPage: {
+            carries: string[];
+            cautions: string[];
+            chemistries: components["schemas"]["ChoiceCard"][];
+            /** @description of the battery that leaked; null while nobody has said */
+            chemistry: string | null;
+            drying: string;
+            /** @description what forbids a bath of the whole board */
+            forbids: string[];
+            grades: string[];
+            holds: string[];
+            job: components["schemas"]["JobCard"];
+            /** @description worst first */
+            places: components["schemas"]["PlaceCard"][];
+            plan: components["schemas"]["PlanStep"][];
+            /** @description why there is no plan */
+            refused: string | null;
+            repairs: components["schemas"]["OpenItemCard"][];
+            school: string;
         };
         CoverageBody: {
             test: string;
-            words: unknown;
+            words: number;
         };
         /** @description What a march test finds on a small memory, by enumeration. */
         CoverageCard: {
@@ -1188,9 +1283,312 @@ export interface components {
             share: string;
             type: string;
         };
-        DecodeBody: {
+        /** @description of an entry "action", as it is handed in */
+        DataAction: Record<string, never>;
+        /** @description of an entry "arrived", as it is handed in */
+        DataArrived: {
+            /** @description ULID */
+            waiting: string;
+        };
+        /** @description of an entry "battery", as it is handed in */
+        DataBattery: {
+            cells?: number;
+            /** @enum {string} */
+            chemistry?: "nicd" | "nimh" | "alkaline" | "limno2" | "lisocl2" | "lead_acid";
+            /** @enum {string} */
+            option?: "nicd-barrel-3" | "nimh-barrel-3" | "alkaline-aaa-2" | "alkaline-aaa-3" | "alkaline-aaa-4" | "alkaline-aa-2" | "alkaline-aa-3" | "alkaline-aa-4" | "lithium-coin-1" | "lithium-half-aa-1" | "supercap-1f";
+            override?: string;
+            positive_towards?: string;
+            /** Format: date-time */
+            recheck_at?: string;
+            /** @enum {string} */
+            state: "leaking" | "sound" | "removed" | "fitted" | "none";
+            /** @description V, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            volts?: number | string;
+            where?: string;
+        };
+        /** @description of an entry "capacitor", as it is handed in */
+        DataCapacitor: {
+            asked?: string;
+            board?: string;
+            clearance_mm?: number;
+            diameter_mm?: number;
+            esr_max_ohm?: number;
+            esr_ohm?: number;
+            height_mm?: number;
             /** @enum {string} */
             kind?: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression";
+            leakage_max_a?: number;
+            /** @description F, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            marked_f?: number | string;
+            marking?: string;
+            metallised_paper?: boolean;
+            /** @description ULID */
+            pin?: string;
+            pitch_mm?: number;
+            place?: string;
+            /** @enum {string} */
+            position?: "filter" | "coupling" | "timing" | "mains";
+            rail?: string;
+            /** @description V, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            rated_v?: number | string;
+            ref?: string;
+            row?: string;
+            /** @enum {string} */
+            safety_class?: "X1" | "X2" | "Y1" | "Y2";
+            tan_delta_max?: number;
+            temperature_c?: number;
+            tolerance_minus_pct?: number;
+            tolerance_plus_pct?: number;
+            where?: string;
+        };
+        /** @description of an entry "capacitor", as it is handed in */
+        DataCapReading: {
+            cap: string;
+            /** @description F, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            capacitance_f?: number | string;
+            /** @description Ω, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            esr_ohm?: number | string;
+            /** @description Hz, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            frequency_hz?: number | string;
+            in_circuit: boolean;
+            /** @description Ω, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            lead_ohm?: number | string;
+            /** @description A, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            leakage_a?: number | string;
+            /** @description ULID */
+            meter?: string | null;
+            sure?: boolean;
+            tan_delta?: number;
+            visual?: ("bulged" | "vented" | "leaking" | "burst" | "cracked" | "corroded_leads" | "discoloured" | "missing")[];
+        };
+        /** @description of an entry "clock set", as it is handed in */
+        DataClock: {
+            /** Format: date-time */
+            due_at?: string;
+            /** Format: date-time */
+            set_at: string;
+        };
+        /** @description of an entry "clock read", as it is handed in */
+        DataClockRead: {
+            /** Format: date-time */
+            checked_at: string;
+            /** Format: date-time */
+            clock_read: string;
+            power_off_h: number;
+            /** @description ULID */
+            test: string;
+        };
+        /** @description of an entry "continuity", as it is handed in */
+        DataContinuity: {
+            /** @description Ω, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            lead_ohm: number | string;
+            /** @description ohm, as it is typed, or "open" */
+            measured_ohm: number | string;
+            /** @description ULID */
+            meter?: string | null;
+            /** @description ULID */
+            place: string;
+        };
+        /** @description of an entry "date codes", as it is handed in */
+        DataDateCodes: {
+            codes: string;
+            map: string;
+        };
+        /** @description of an entry "decision", as it is handed in */
+        DataDecision: {
+            /** @enum {string} */
+            band?: "tight" | "wide";
+            /** @enum {string} */
+            capacitors?: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression";
+            /** @enum {string} */
+            policy?: "replace_bad" | "replace_kind";
+            rail?: string;
+            reason: string;
+        };
+        /** @description of an entry "gate passed", as it is handed in */
+        DataGate: {
+            /** @enum {string} */
+            gate: "leaking_cell" | "rails" | "bias";
+            reason: string;
+        };
+        /** @description of an entry "temporary fix", as it is handed in */
+        DataHazard: Record<string, never>;
+        /** @description of an entry "memory test", as it is handed in */
+        DataMemory: {
+            condition?: {
+                known_good?: string;
+                minutes_on?: number;
+                pause_min?: number;
+                /** @enum {string} */
+                warmth?: "cold" | "warm";
+            };
+            /** @enum {string} */
+            pattern?: "fold" | "mix" | "none";
+            /** @description ULID */
+            source: string;
+            tested?: string[];
+        };
+        /** @description of an entry "observation", as it is handed in */
+        DataObservation: Record<string, never>;
+        /** @description of an entry "outcome", as it is handed in */
+        DataOutcome: {
+            handed_back: boolean;
+            limits?: string[];
+            next_time?: string;
+            /** @enum {string} */
+            outcome: "fixed" | "fixed_with_limits" | "parked" | "not_economic" | "for_parts";
+            waiting_for?: string;
+        };
+        /** @description of an entry "part replaced", as it is handed in */
+        DataPart: {
+            date_code?: string;
+            designator: string;
+            from?: string;
+            kept_at?: string;
+            /** @enum {string} */
+            polarity?: "plus" | "minus";
+            quantity?: number;
+            /** @description ULID */
+            shelf?: string;
+            source?: string;
+            to: string;
+        };
+        /** @description of an entry "photo", as it is handed in */
+        DataPhoto: {
+            of?: string;
+            /** @enum {string} */
+            phase?: "before" | "after";
+            /** @description ULID */
+            photo: string;
+        };
+        /** @description of an entry "pin", as it is handed in */
+        DataPin: {
+            /** @description ULID */
+            photo: string;
+            x: number;
+            y: number;
+        };
+        /** @description of an entry "reading", as it is handed in */
+        DataReading: {
+            /** @description A, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            amps?: number | string;
+            /** @enum {string} */
+            load: "none" | "partial" | "working";
+            /** @description ULID */
+            meter?: string | null;
+            /** @description Ω, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            ohms_to_ground?: number | string;
+            rail: string;
+            /** @enum {string} */
+            ripple_from?: "rms";
+            /** @description mV peak to peak, or as it is typed */
+            ripple_mvpp?: number | string;
+            /** @description ULID */
+            run: string;
+            test_point: string;
+            /** @description V, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            volts?: number | string;
+        };
+        /** @description of an entry "put back", as it is handed in */
+        DataRebuilt: {
+            fixings?: string | {
+                count: number;
+                kind: string;
+            }[];
+            /** @description ULID */
+            item: string;
+        };
+        /** @description of an entry "reopened", as it is handed in */
+        DataReopened: Record<string, never>;
+        /** @description of an entry "rework", as it is handed in */
+        DataRework: {
+            cap: string;
+            /** @description ULID */
+            continuity?: string;
+            /** @enum {string} */
+            done: "leg_lifted" | "pad_lifted" | "trace_repaired" | "fitted" | "refitted";
+            /** @enum {string} */
+            polarity?: "plus" | "minus";
+        };
+        /** @description of an entry "soak", as it is handed in */
+        DataSoak: {
+            condition?: {
+                known_good?: string;
+                minutes_on?: number;
+                pause_min?: number;
+                /** @enum {string} */
+                warmth?: "cold" | "warm";
+            };
+            confidence?: number;
+            errors?: number;
+            passes?: number;
+            seconds_per_pass?: number;
+            /** @description ULID */
+            source?: string;
+            target_rate?: number;
+        };
+        /** @description of an entry "stage", as it is handed in */
+        DataStage: {
+            /** @enum {string} */
+            to: "intake" | "strip_down" | "battery" | "supply" | "cold_checks" | "first_power" | "find" | "repair" | "soak" | "rebuild" | "close";
+        };
+        /** @description of an entry "taken out", as it is handed in */
+        DataStrip: {
+            condition?: ("stuck" | "broken" | "missing")[];
+            connectors?: {
+                name: string;
+                orientation: string;
+            }[];
+            fixings?: string | {
+                count: number;
+                kind: string;
+            }[];
+            what: string;
+        };
+        /** @description of an entry "leak survey", as it is handed in */
+        DataSurvey: {
+            amps?: number;
+            /** @enum {string} */
+            carries: "supply" | "bias" | "clock" | "memory" | "signal" | "ground" | "nothing";
+            distance_mm?: number;
+            grade: number;
+            /** @enum {string} */
+            holds: "component" | "trace" | "socket" | "slot" | "bracket" | "board_below";
+            pin?: string;
+            place: string;
+            trace?: {
+                copper_oz: number;
+                length_mm: number;
+                width_mm: number;
+            };
+        };
+        /** @description of an entry "chips exchanged", as it is handed in */
+        DataSwap: {
+            from: string;
+            /** @description ULID */
+            run: string;
+            to: string;
+        };
+        /** @description of an entry "symptom", as it is handed in */
+        DataSymptom: Record<string, never>;
+        /** @description of an entry "temporary fix undone", as it is handed in */
+        DataUndone: {
+            /** @description ULID */
+            hazard: string;
+        };
+        /** @description of an entry "waiting", as it is handed in */
+        DataWaiting: {
+            asked?: string;
+            for: string;
+            /** Format: date-time */
+            since?: string;
+        };
+        /** @description of an entry "withdrawn", as it is handed in */
+        DataWithdrawn: Record<string, never>;
+        DecodeBody: {
+            /** @enum {string|null} */
+            kind?: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression" | null;
             marking: string;
         };
         /** @description What a marking may mean. */
@@ -1211,15 +1609,13 @@ export interface components {
         EntryBody: {
             /** Format: date-time */
             at: string;
-            board?: string;
+            board?: string | null;
             corrects?: string;
-            data?: {
-                [key: string]: unknown;
-            };
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "symptom" | "observation" | "reading" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "battery" | "clock" | "clock_read" | "strip" | "rebuilt" | "survey" | "continuity" | "memory" | "swap" | "soak" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn";
+            kind?: "battery" | "clock" | "clock_read" | "reading" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "rebuilt" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "date_codes" | "capacitor" | "cap_reading" | "rework";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -1250,6 +1646,51 @@ export interface components {
             /** @description of a reading */
             verdict: string | null;
         };
+        /** @description which data belong to which kind */
+        EntryDataByKind: {
+            action: components["schemas"]["DataAction"];
+            arrived: components["schemas"]["DataArrived"];
+            battery: components["schemas"]["DataBattery"];
+            cap_reading: components["schemas"]["DataCapReading"];
+            capacitor: components["schemas"]["DataCapacitor"];
+            clock: components["schemas"]["DataClock"];
+            clock_read: components["schemas"]["DataClockRead"];
+            continuity: components["schemas"]["DataContinuity"];
+            date_codes: components["schemas"]["DataDateCodes"];
+            decision: components["schemas"]["DataDecision"];
+            gate: components["schemas"]["DataGate"];
+            hazard: components["schemas"]["DataHazard"];
+            memory: components["schemas"]["DataMemory"];
+            observation: components["schemas"]["DataObservation"];
+            outcome: components["schemas"]["DataOutcome"];
+            part: components["schemas"]["DataPart"];
+            photo: components["schemas"]["DataPhoto"];
+            pin: components["schemas"]["DataPin"];
+            reading: components["schemas"]["DataReading"];
+            rebuilt: components["schemas"]["DataRebuilt"];
+            reopened: components["schemas"]["DataReopened"];
+            rework: components["schemas"]["DataRework"];
+            soak: components["schemas"]["DataSoak"];
+            stage: components["schemas"]["DataStage"];
+            strip: components["schemas"]["DataStrip"];
+            survey: components["schemas"]["DataSurvey"];
+            swap: components["schemas"]["DataSwap"];
+            symptom: components["schemas"]["DataSymptom"];
+            undone: components["schemas"]["DataUndone"];
+            waiting: components["schemas"]["DataWaiting"];
+            withdrawn: components["schemas"]["DataWithdrawn"];
+        };
+        /** @description A kind of entry, for the form that corrects one. */
+        EntryKindCard: {
+            /** @description fields taken over from the entry that is corrected */
+            kept: string[];
+            kind: string;
+            /** @description its words are the entry, or a part of its sentence */
+            needs_words: boolean;
+            /** @description fields of the data, with their labels */
+            said_anew: components["schemas"]["ChoiceCard"][];
+            words: string;
+        };
         /** @description An entry the record has taken. */
         EntryStored: {
             /** @description false when the same entry was sent before */
@@ -1272,7 +1713,8 @@ export interface components {
              * @description of the leads alone, when they were asked for
              */
             lead_ohm: number | null;
-            state: string;
+            /** @enum {string} */
+            state: "reading" | "overload" | "timeout" | "unreachable" | "dropped" | "wrong_answer" | "busy" | "device_error";
             words: string;
         };
         /** @description One thing that is wrong with what was sent. */
@@ -1282,14 +1724,19 @@ export interface components {
             pointer: string;
         };
         FileBody: {
-            /** Format: binary */
+            /**
+             * Format: binary
+             * @description The head of the API's description, and what has no shape of its own. Request bodies are made from the shapes that read them.
+             */
             file: string;
         };
         FitBody: {
-            candidate: string;
-            candidate_access_ns?: unknown;
-            fitted: string;
-            required_access_ns?: unknown;
+            /** @enum {string} */
+            candidate: "4027" | "4116" | "4164" | "41256" | "411000" | "4464" | "44256" | "2102" | "2114" | "6116" | "6264" | "62256";
+            candidate_access_ns?: number;
+            /** @enum {string} */
+            fitted: "4027" | "4116" | "4164" | "41256" | "411000" | "4464" | "44256" | "2102" | "2114" | "6116" | "6264" | "62256";
+            required_access_ns?: number;
         };
         /** @description May this chip go into that socket. */
         FitCard: {
@@ -1302,8 +1749,10 @@ export interface components {
         /** @description A gate as it stands. */
         GateCard: {
             closed: boolean;
-            gate: string;
-            level: string;
+            /** @enum {string} */
+            gate: "leaking_cell" | "rails" | "bias";
+            /** @enum {string} */
+            level: "ok" | "hold" | "stop";
             passed_because: string | null;
             why: string[];
             words: string;
@@ -1360,13 +1809,18 @@ export interface components {
             /** @description in time order */
             entries: components["schemas"]["EntryCard"][];
             examples: components["schemas"]["ExampleCard"][];
-            has_rails: boolean;
             job: components["schemas"]["JobCard"];
             open_items: components["schemas"]["OpenItemCard"][];
             outcomes: components["schemas"]["ChoiceCard"][];
-            runs: components["schemas"]["RunCard"][];
             sheet: components["schemas"]["SheetCard"];
             stages: components["schemas"]["StageCard"][];
+        };
+        /** @description The rail runs of a job. */
+        JobRails: {
+            /** @description whether its machine has rails to measure */
+            has_rails: boolean;
+            /** @description latest first */
+            runs: components["schemas"]["RunCard"][];
         };
         /** @description A label for a board, an original or a bag. */
         LabelCard: {
@@ -1374,27 +1828,6 @@ export interface components {
             title: string;
             /** @description what the code opens */
             url: string;
-        };
-        /** @description The leak survey of a job, the work list that follows from it, and the continuity of what it touched. */
-        LeakPage: {
-            carries: string[];
-            cautions: string[];
-            chemistries: components["schemas"]["ChoiceCard"][];
-            /** @description of the battery that leaked; null while nobody has said */
-            chemistry: string | null;
-            drying: string;
-            /** @description what forbids a bath of the whole board */
-            forbids: string[];
-            grades: string[];
-            holds: string[];
-            job: components["schemas"]["JobCard"];
-            /** @description worst first */
-            places: components["schemas"]["PlaceCard"][];
-            plan: components["schemas"]["PlanStep"][];
-            /** @description why there is no plan */
-            refused: string | null;
-            repairs: components["schemas"]["OpenItemCard"][];
-            school: string;
         };
         LineBody: {
             line: string;
@@ -1426,7 +1859,8 @@ export interface components {
         LoadCard: {
             rail: string;
             says: string;
-            verdict: string;
+            /** @enum {string} */
+            verdict: "under_minimum" | "ok" | "tight" | "over";
         };
         /** @description What a memory test points at. */
         LocatedCard: {
@@ -1439,7 +1873,8 @@ export interface components {
         /** @description A look and the key that picks it. */
         LookCard: {
             key: string;
-            value: string;
+            /** @enum {string} */
+            value: "bulged" | "vented" | "leaking" | "burst" | "cracked" | "corroded_leads" | "discoloured" | "missing";
             words: string;
         };
         /** @description A machine in a list. */
@@ -1452,16 +1887,19 @@ export interface components {
         };
         /** @description A machine, its profile and its visits. */
         MachinePage: {
-            budget: components["schemas"]["LoadCard"][];
-            budget_says: string[];
             cautions: string[];
             jobs: components["schemas"]["JobCard"][];
             machine: components["schemas"]["MachineCard"];
             /** @description JSON document */
             profile: string;
-            rails: components["schemas"]["RailCard"][];
             revision: number;
             source_notes: components["schemas"]["SourceNoteCard"][];
+        };
+        /** @description The rails of a machine as its description lists them. */
+        MachineRails: {
+            budget: components["schemas"]["LoadCard"][];
+            budget_says: string[];
+            rails: components["schemas"]["RailCard"][];
         };
         /** @description A memory as it would be drawn. */
         MapDraft: {
@@ -1488,10 +1926,11 @@ export interface components {
             /** @description ULID */
             id: string;
             map: string;
-            pattern?: string;
-            radix?: string;
-            /** @description bank names, comma-separated */
-            tested?: string;
+            /** @enum {string|null} */
+            pattern?: "fold" | "mix" | "none" | null;
+            /** @enum {integer|string} */
+            radix?: 2 | 8 | 10 | 16 | "2" | "8" | "10" | "16" | null;
+            tested?: string[] | string;
         };
         /** @description A memory of the machine. */
         MemoryMapCard: {
@@ -1501,7 +1940,8 @@ export interface components {
             findings: string[];
             key: string;
             name: string;
-            radix: number;
+            /** @enum {integer} */
+            radix: 2 | 8 | 10 | 16;
             /** @description banks, size and radix */
             words: string;
         };
@@ -1525,6 +1965,8 @@ export interface components {
             patterns: components["schemas"]["ChoiceCard"][];
             pending: components["schemas"]["SwapCard"] | null;
             ports: components["schemas"]["SerialPortCard"][];
+            /** @description in which a test may write its numbers */
+            radices: components["schemas"]["ChoiceCard"][];
             run: components["schemas"]["MemoryRunCard"] | null;
             runs: components["schemas"]["MemoryRunRow"][];
             sockets: components["schemas"]["SocketsCard"] | null;
@@ -1546,7 +1988,8 @@ export interface components {
             sockets: components["schemas"]["SocketsCard"];
             /** @description what it says of the exchange before it */
             swap: string | null;
-            swap_verdict: string | null;
+            /** @enum {string|null} */
+            swap_verdict: "confirmed" | "stayed" | "both" | "gone" | null;
         };
         /** @description A kept test run in the list. */
         MemoryRunRow: {
@@ -1565,7 +2008,8 @@ export interface components {
             against: string;
             called: string;
             explains: string;
-            kind: string;
+            /** @enum {string} */
+            kind: "chip" | "chip_part" | "several_chips" | "data_line" | "address_line" | "bank" | "everything";
             kind_words: string;
             percent: string;
             /** Format: float */
@@ -1577,17 +2021,18 @@ export interface components {
         MemoryTextBody: {
             /** @description ULID */
             id: string;
-            /** @description key of the memory in the profile */
             map: string;
-            /** @enum {string} */
-            pattern?: "fold" | "mix" | "none";
-            radix?: number;
-            tested?: string[];
+            /** @enum {string|null} */
+            pattern?: "fold" | "mix" | "none" | null;
+            /** @enum {integer|string} */
+            radix?: 2 | 8 | 10 | 16 | "2" | "8" | "10" | "16" | null;
+            tested?: string[] | string;
             text: string;
         };
         /** @description What a meter said of itself. */
         MeterAnswer: {
-            state: string;
+            /** @enum {string} */
+            state: "reading" | "overload" | "timeout" | "unreachable" | "dropped" | "wrong_answer" | "busy" | "device_error";
             words: string;
         };
         MeterBody: {
@@ -1596,12 +2041,10 @@ export interface components {
             esr_query?: string | null;
             /** @description loopback or private IP address */
             host: string;
-            /** @description Hz of ESR and tan delta; a number, or nothing */
-            loss_hz?: unknown;
+            loss_hz?: number | null;
             name: string;
             port: number;
             reading_pct: number;
-            /** @description V a count */
             resolution_v: number;
             tan_delta_query?: string | null;
         };
@@ -1630,8 +2073,8 @@ export interface components {
             tan_delta_query: string | null;
         };
         MoveBody: {
-            change?: unknown;
-            counted?: unknown;
+            change?: number;
+            counted?: number;
             /** @description ULID */
             id: string;
             note?: string | null;
@@ -1658,7 +2101,8 @@ export interface components {
              * @description null when open or when there is none
              */
             ohms: number | null;
-            state: string;
+            /** @enum {string} */
+            state: "reading" | "overload" | "timeout" | "unreachable" | "dropped" | "wrong_answer" | "busy" | "device_error";
             words: string;
         };
         /** @description A temporary fix or a waiting that has not ended. */
@@ -1666,23 +2110,36 @@ export interface components {
             asked: string | null;
             /** @description when it has its time; null for what has none */
             due: string | null;
+            ends: components["schemas"]["OpenItemEnd"] | null;
             id: string;
             /** @description its time has come */
             is_due: boolean;
             job_id: string;
             job_label: string;
             kind: string;
+            kind_words: string;
             /** @description where what it waits for lies now */
             ready: string | null;
             since: string;
             text: string;
+            /** @description the board should not go back before it has ended */
+            urgent: boolean;
+        };
+        /** @description The entry that ends an open thing with one press. */
+        OpenItemEnd: {
+            /** @description of its data, that names the open thing */
+            field: string;
+            /** @description of the entry */
+            kind: string;
+            words: string;
         };
         /** @description One replacement against this board's numbers, ready to be drawn. */
         OptionCard: {
             /** @description why it is recommended */
             because: string | null;
             charge: string | null;
-            id: string;
+            /** @enum {string} */
+            id: "nicd-barrel-3" | "nimh-barrel-3" | "alkaline-aaa-2" | "alkaline-aaa-3" | "alkaline-aaa-4" | "alkaline-aa-2" | "alkaline-aa-3" | "alkaline-aa-4" | "lithium-coin-1" | "lithium-half-aa-1" | "supercap-1f";
             leaks: boolean;
             needs: string[];
             reasons: string[];
@@ -1691,7 +2148,9 @@ export interface components {
             recommended: boolean;
             school: string;
             span: components["schemas"]["SpanCard"] | null;
-            verdict: string;
+            /** @enum {string} */
+            verdict: "fits" | "fits_with_rework" | "no";
+            verdict_words: string;
             volts: string | null;
             words: string;
             years: string;
@@ -1709,13 +2168,14 @@ export interface components {
         /** @description A point of a path walk. */
         PathPoint: {
             name: string;
-            state: string;
+            /** @enum {string} */
+            state: "good" | "dead" | "next" | "unknown";
         };
         PersonBody: {
             active?: boolean;
+            /** Format: email */
             email: string;
             name: string;
-            /** @description 12 to 72 characters; needed for a new person */
             password?: string;
             /** @enum {string} */
             role: "lead" | "technician" | "viewer";
@@ -1732,20 +2192,19 @@ export interface components {
         PhotoBody: {
             /** Format: date-time */
             at: string;
-            caption?: string;
-            /** @description ULID of its entry */
+            caption?: string | null;
+            /** @description ULID */
             entry: string;
             /**
              * Format: binary
              * @description JPEG, PNG or WebP, at most 20 MB
              */
             file: string;
-            /** @description ULID of the photo */
+            /** @description ULID */
             id: string;
-            /** @description what it shows */
-            of?: string;
-            /** @enum {string} */
-            phase?: "before" | "after";
+            of?: string | null;
+            /** @enum {string|null} */
+            phase?: "before" | "after" | null;
         };
         /** @description A picture of a job with its pins. */
         PhotoCard: {
@@ -1756,8 +2215,11 @@ export interface components {
             id: string;
             /** @description what it shows */
             of: string | null;
-            /** @description before or after the work */
-            phase: string | null;
+            /**
+             * @description before or after the work
+             * @enum {string|null}
+             */
+            phase: "before" | "after" | null;
             pins: components["schemas"]["PinCard"][];
             /** @description address of the thumbnail */
             thumbnail: string;
@@ -1787,8 +2249,11 @@ export interface components {
             says: string;
             strip: components["schemas"]["StripCard"];
             value: string | null;
-            /** @description sound, thin or open */
-            verdict: string | null;
+            /**
+             * @description sound, thin or open
+             * @enum {string|null}
+             */
+            verdict: "sound" | "thin" | "open" | null;
         };
         /** @description A test point that has readings. */
         PlacePoint: {
@@ -1804,14 +2269,18 @@ export interface components {
         };
         /** @description Replace what measures bad, or all of a kind: the sum behind it. */
         PolicyCard: {
-            advice: string;
+            /** @enum {string} */
+            advice: "replace_all" | "test_rest";
             bad: number;
             because: string | null;
             chance: string;
-            chosen: string | null;
+            /** @enum {string|null} */
+            chosen: "replace_bad" | "replace_kind" | null;
+            chosen_words: string | null;
             count: number;
             expected: string;
-            kind: string;
+            /** @enum {string} */
+            kind: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression";
             prior: string;
             reasons: string[];
             tested: number;
@@ -1841,21 +2310,23 @@ export interface components {
             job_label: string;
             job_title: string;
             live: components["schemas"]["LiveCard"] | null;
-            load: string;
+            /** @enum {string} */
+            load: "none" | "partial" | "working";
             loads: components["schemas"]["ChoiceLoad"][];
             machine: string;
             paths: components["schemas"]["PathCard"][];
-            power_on: string;
+            /** @enum {string} */
+            power_on: "ok" | "hold" | "stop";
             power_on_reasons: string[];
             repeats_id: string | null;
             steps: components["schemas"]["StepCard"][];
         };
         ReadAgainBody: {
-            /** @enum {string} */
-            pattern?: "fold" | "mix" | "none";
-            radix?: number;
-            tested?: string[];
-            /** @description of typed text, in place of the text before */
+            /** @enum {string|null} */
+            pattern?: "fold" | "mix" | "none" | null;
+            /** @enum {integer|string} */
+            radix?: 2 | 8 | 10 | 16 | "2" | "8" | "10" | "16" | null;
+            tested?: string[] | string;
             text?: string;
         };
         /** @description A line of a test as it was understood. */
@@ -1868,7 +2339,7 @@ export interface components {
             /** @description ULID */
             id: string;
             job: string;
-            quantity: unknown;
+            quantity: number;
         };
         /** @description What a job has set aside. */
         ReservationCard: {
@@ -1880,7 +2351,6 @@ export interface components {
         };
         RowsBody: {
             name: string;
-            /** @description radix, word_bits, chip, rows[] {name, start, words, first, bit_0: first or last, parity} */
             rows: {
                 [key: string]: unknown;
             };
@@ -1941,7 +2411,8 @@ export interface components {
             at: string;
             job_label: string;
             says: string;
-            verdict: string | null;
+            /** @enum {string|null} */
+            verdict: "in" | "in_close" | "out_close" | "out" | null;
             /** Format: float */
             volts: number;
         };
@@ -1955,29 +2426,34 @@ export interface components {
             suspected: components["schemas"]["SuspectCard"][];
         };
         ShelfBody: {
+            /** Format: date */
             came_on?: string | null;
-            diameter_mm?: unknown;
+            diameter_mm?: number | null;
             donor_board?: string | null;
-            esr_ohm?: unknown;
-            height_mm?: unknown;
-            hours?: unknown;
+            esr_ohm?: number | null;
+            height_mm?: number | null;
+            hours?: number | null;
             /** @description ULID */
-            id?: string;
-            kind?: string | null;
-            low_at?: unknown;
-            marked_f?: unknown;
-            name?: string;
-            pitch_mm?: unknown;
+            id?: string | null;
+            /** @enum {string|null} */
+            kind?: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression" | null;
+            low_at?: number | null;
+            /** @description F, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            marked_f?: number | string;
+            name?: string | null;
+            pitch_mm?: number | null;
             place?: string;
-            quantity?: unknown;
-            rated_v?: unknown;
-            safety_class?: string | null;
+            quantity?: number | null;
+            /** @description V, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            rated_v?: number | string;
+            /** @enum {string|null} */
+            safety_class?: "X1" | "X2" | "Y1" | "Y2" | null;
             sku?: string;
             source?: string | null;
-            temperature_c?: unknown;
-            tested?: boolean;
-            tolerance_minus_pct?: unknown;
-            tolerance_plus_pct?: unknown;
+            temperature_c?: number | null;
+            tested?: boolean | null;
+            tolerance_minus_pct?: number | null;
+            tolerance_plus_pct?: number | null;
         };
         /** @description Parts of one sort on the shelf. */
         ShelfCard: {
@@ -2055,16 +2531,15 @@ export interface components {
             wanted: number;
         };
         SignInBody: {
-            /** @description What the writing routes take, for the description. The core reads the bodies themselves, strictly. */
             email: string;
             password: string;
         };
         SoakBody: {
-            confidence?: unknown;
-            errors: unknown;
-            passes: unknown;
-            seconds_per_pass?: unknown;
-            target_rate?: unknown;
+            confidence?: number;
+            errors: number;
+            passes: number;
+            seconds_per_pass?: number;
+            target_rate?: number;
         };
         /** @description What so many passes say. */
         SoakCard: {
@@ -2148,7 +2623,8 @@ export interface components {
             /** @description when it was read in the wrong radix */
             advice: string | null;
             author: string;
-            better_radix: number | null;
+            /** @enum {integer|null} */
+            better_radix: 2 | 8 | 10 | 16 | null;
             failed_passes: number;
             heard_at: string | null;
             id: string;
@@ -2160,8 +2636,10 @@ export interface components {
             located: components["schemas"]["LocatedCard"];
             map: string;
             passes: number;
-            pattern: string;
-            radix: number;
+            /** @enum {string} */
+            pattern: "fold" | "mix" | "none";
+            /** @enum {integer} */
+            radix: 2 | 8 | 10 | 16;
             recognised: number;
             /**
              * Format: float
@@ -2171,7 +2649,8 @@ export interface components {
             shown: components["schemas"]["ReadLine"][];
             sockets: components["schemas"]["SocketsCard"];
             started_at: string;
-            state: string;
+            /** @enum {string} */
+            state: "whole" | "cut" | "running" | "silent" | "stopping" | "stopped" | "lost";
             tail: string[];
             tested: string[];
             why: string | null;
@@ -2197,17 +2676,20 @@ export interface components {
             gates: string[];
             needs: string;
             opened: boolean;
-            stage: string;
+            /** @enum {string} */
+            stage: "intake" | "strip_down" | "battery" | "supply" | "cold_checks" | "first_power" | "find" | "repair" | "soak" | "rebuild" | "close";
             words: string;
         };
         /** @description One test point of the run. */
         StepCard: {
-            band: string;
+            /** @enum {string} */
+            band: "tight" | "wide";
             band_reason: string | null;
             key: string;
             limits: string;
             nominal: string;
-            point: string | null;
+            /** @enum {string|null} */
+            point: "supply" | "board" | "chip" | null;
             /** @description the same point in the run that this one repeats */
             previous: string | null;
             protects: string[];
@@ -2230,7 +2712,8 @@ export interface components {
             ripple: string | null;
             ripple_out: boolean;
             says: string;
-            verdict: string | null;
+            /** @enum {string|null} */
+            verdict: "in" | "in_close" | "out_close" | "out" | null;
             verdict_words: string;
             volts: string | null;
         };
@@ -2283,7 +2766,8 @@ export interface components {
             reasons: string[];
             /** Format: float */
             score: number;
-            verdict: string;
+            /** @enum {string} */
+            verdict: "fits" | "fits_with_care" | "no";
             words: string;
         };
         /** @description What may stand for a capacitor, best first. */
@@ -2306,9 +2790,9 @@ export interface components {
             says: string;
         };
         SumBody: {
-            counted_kib: unknown;
+            counted_kib: number;
             modules: {
-                kib: unknown;
+                kib: number;
                 name: string;
             }[];
         };
@@ -2340,9 +2824,9 @@ export interface components {
         TakeBody: {
             /** Format: date-time */
             at: string;
-            /** @description the reading that this one corrects */
+            /** @description ULID */
             corrects?: string;
-            /** @description ULID of the entry */
+            /** @description ULID */
             id: string;
             /** @enum {string} */
             load: "none" | "partial" | "working";
@@ -2355,30 +2839,31 @@ export interface components {
         TakeCapacitanceBody: {
             /** Format: date-time */
             at: string;
-            /** @description designator or place */
             cap?: string;
-            esr_ohm?: unknown;
-            /** @description ULID of the entry */
+            /** @description Ω, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            esr_ohm?: number | string;
+            /** @description ULID */
             id: string;
             in_circuit?: boolean;
-            lead_ohm?: unknown;
+            /** @description Ω, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            lead_ohm?: number | string;
             meter: string;
             sure?: boolean;
-            visual?: string[];
+            visual?: ("bulged" | "vented" | "leaking" | "burst" | "cracked" | "corroded_leads" | "discoloured" | "missing")[];
             /** @enum {string} */
             what: "part" | "leakage" | "leads";
         };
         /** @description What the meter gave. */
         TakenCard: {
             run: components["schemas"]["RailRunPage"];
-            state: string;
+            /** @enum {string} */
+            state: "reading" | "overload" | "timeout" | "unreachable" | "dropped" | "wrong_answer" | "busy" | "device_error";
             words: string;
         };
         TestTimeBody: {
-            /** @description s for each access */
-            cycle_s: unknown;
+            cycle_s: number;
             test: string;
-            words: unknown;
+            words: number;
         };
         /** @description How long a test takes. */
         TimeCard: {
@@ -2435,6 +2920,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BoardPage"];
+                };
+            };
+        };
+    };
+    listRailPlaces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                board: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description where volts were read on this board */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlacePoint"][];
                 };
             };
         };
@@ -2573,7 +3080,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                room: "rails" | "batteries" | "corrosion" | "memory" | "capacitors";
+                room: string;
                 verb: string;
             };
             cookie?: never;
@@ -2600,6 +3107,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    listEntryKinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the kinds of entries */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryKindCard"][];
                 };
             };
         };
@@ -2884,6 +3411,33 @@ export interface operations {
             };
         };
     };
+    showCorrosion: {
+        parameters: {
+            query?: {
+                /** @description comma-separated: further chemicals meant to be used */
+                also?: string;
+                /** @description comma-separated: what the board carries that forbids a bath */
+                on_board?: string;
+            };
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description survey, work list, continuity */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CorrosionPage"];
+                };
+            };
+        };
+    };
     addEntry: {
         parameters: {
             query?: never;
@@ -2937,14 +3491,9 @@ export interface operations {
             };
         };
     };
-    showLeaks: {
+    movedCorrosion: {
         parameters: {
-            query?: {
-                /** @description comma-separated: further chemicals meant to be used */
-                also?: string;
-                /** @description comma-separated: what the board carries that forbids a bath */
-                on_board?: string;
-            };
+            query?: never;
             header?: never;
             path: {
                 job: string;
@@ -2953,14 +3502,12 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description survey, work list, continuity */
-            200: {
+            /** @description where it was before the room had its name */
+            308: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["LeakPage"];
-                };
+                content?: never;
             };
         };
     };
@@ -3113,6 +3660,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    listRailRuns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the latest runs of a job, and whether its machine has rails */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobRails"];
                 };
             };
         };
@@ -3452,6 +4021,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showMachineRails: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description rails and the load budget */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineRails"];
                 };
             };
         };

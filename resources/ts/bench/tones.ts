@@ -1,3 +1,4 @@
+import { keepText, readText } from '../ui/storage';
 import type { Place } from './verdict';
 
 /** Hertz and lengths: in is one high tone, close two middle ones, out one long low one, so that eyes can stay on the probe. */
@@ -16,8 +17,8 @@ const TONES: Record<Place, [hertz: number, seconds: number][]> = {
 const KEY = 'ash-bench.tones';
 let audio: AudioContext | undefined;
 
-export const tonesOn = (): boolean => localStorage.getItem(KEY) === 'on';
-export const setTones = (on: boolean): void => localStorage.setItem(KEY, on ? 'on' : 'off');
+export const tonesOn = (): boolean => readText(KEY) === 'on';
+export const setTones = (on: boolean): void => keepText(KEY, on ? 'on' : 'off');
 
 export function sound(place: Place | null): void {
     if (place === null || !tonesOn()) return;

@@ -1,9 +1,11 @@
+import { keepText, readText } from './storage';
+
 export type Light = 'day' | 'lamp';
 
 const KEY = 'ash-bench.light';
 
 export function light(): Light {
-    const kept = localStorage.getItem(KEY);
+    const kept = readText(KEY);
     if (kept === 'day' || kept === 'lamp') return kept;
     return window.matchMedia('(prefers-color-scheme: dark)').matches ? 'lamp' : 'day';
 }
@@ -13,6 +15,6 @@ export function applyLight(chosen: Light = light()): void {
 }
 
 export function chooseLight(chosen: Light): void {
-    localStorage.setItem(KEY, chosen);
+    keepText(KEY, chosen);
     applyLight(chosen);
 }

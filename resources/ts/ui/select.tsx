@@ -1,7 +1,12 @@
 import { Field } from './controls';
 
+interface Card {
+    value: string;
+    words: string;
+}
+
 /** A labelled choice from a list. */
-export function Select({
+export function Select<T extends string>({
     label,
     value,
     options,
@@ -9,15 +14,15 @@ export function Select({
     onChange,
 }: {
     label: string;
-    value: string;
-    options: readonly (readonly [value: string, says: string])[];
+    value: T;
+    options: readonly (readonly [value: T, says: string])[];
     error?: string | undefined;
-    onChange: (next: string) => void;
+    onChange: (next: T) => void;
 }) {
     return (
         <Field label={label} error={error}>
             {(ids) => (
-                <select {...ids} value={value} onChange={(event) => onChange(event.target.value)}>
+                <select {...ids} value={value} onChange={(event) => onChange(event.target.value as T)}>
                     {options.map(([it, says]) => (
                         <option key={it} value={it}>
                             {says}
@@ -29,7 +34,9 @@ export function Select({
     );
 }
 
-export const choices = (cards: readonly { value: string; words: string }[], none?: string): [string, string][] => [
-    ...(none === undefined ? [] : ([['', none]] as [string, string][])),
-    ...cards.map((it): [string, string] => [it.value, it.words]),
-];
+/** A list of the server's as choices; the server lists the cases of one of its enums, which the caller names as T. */
+export function choices<T extends string = string>(cards: readonly Card[]): [T, string][];
+export function choices<T extends string = string>(cards: readonly Card[], none: string): [T | '', string][];
+export function choices<T extends string = string>(cards: readonly Card[], none?: string): [T | '', string][] {
+    return [...(none === undefined ? [] : [['', none] as [T | '', string]]), ...cards.map((it): [T, string] => [it.value as T, it.words])];
+}

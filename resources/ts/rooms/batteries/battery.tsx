@@ -4,7 +4,9 @@ import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
 import { Button, Cautions, Field, Part } from '../../ui/controls';
+import { filled } from '../../ui/number';
 import { Loaded, Page } from '../../ui/page';
+import { choices, Select } from '../../ui/select';
 import { useMayRecord } from '../../ui/session';
 import { Clock } from './clock';
 import { Options } from './options';
@@ -50,21 +52,15 @@ function BatterySheet({ page }: { page: Schemas['BatteryPage'] }) {
     );
 }
 
-const STATES = [
-    ['leaking', 'leaking'],
-    ['sound', 'sound'],
-    ['removed', 'removed'],
-    ['none', 'none on this board'],
-] as const;
+type Note = Schemas['DataBattery'];
 
 function Found({ page }: { page: Schemas['BatteryPage'] }) {
-    const empty = { chemistry: '', cells: '', where: '', positive_towards: '', volts: '' };
-    const [state, setState] = useState('leaking');
+    const empty = { cells: '', where: '', positive_towards: '', volts: '' };
+    const [state, setState] = useState<Note['state']>('leaking');
+    const [chemistry, setChemistry] = useState<NonNullable<Note['chemistry']> | ''>('');
     const [values, setValues] = useState(empty);
     const [faults, setFaults] = useState<Schemas['Fault'][]>([]);
     const at = (pointer: string) => faults.find((fault) => fault.pointer === pointer)?.detail;
-    const said = Object.fromEntries(Object.entries(values).filter(([, value]) => value.trim() !== ''));
-    const cells = /^\d+$/.test(values.cells) ? { cells: parseInt(values.cells, 10) } : {};
     const field = (name: keyof typeof empty, label: string, hint?: string) => (
         <Field
             label={label}
@@ -81,37 +77,28 @@ function Found({ page }: { page: Schemas['BatteryPage'] }) {
                 event.preventDefault();
                 void record(
                     page.job.id,
-                    { kind: 'battery', stage: 'battery', data: { state, ...said, ...cells } },
+                    {
+                        kind: 'battery',
+                        stage: 'battery',
+                        data: { state, ...(chemistry === '' ? {} : { chemistry }), ...filled(values, ['cells']) },
+                    },
                     `battery ${state}`,
                 ).then((sent) => {
                     setFaults(sent.state === 'refused' ? sent.refusal.faults : []);
-                    if (sent.state !== 'refused') setValues(empty);
+                    if (sent.state === 'refused') return;
+                    setValues(empty);
+                    setChemistry('');
                 });
             }}
         >
-            <Field label="State">
-                {(ids) => (
-                    <select {...ids} value={state} onChange={(event) => setState(event.target.value)}>
-                        {STATES.map(([value, says]) => (
-                            <option key={value} value={value}>
-                                {says}
-                            </option>
-                        ))}
-                    </select>
-                )}
-            </Field>
-            <Field label="Kind" error={at('/data/chemistry')}>
-                {(ids) => (
-                    <select {...ids} value={values.chemistry} onChange={(event) => setValues({ ...values, chemistry: event.target.value })}>
-                        <option value="">not said</option>
-                        {page.chemistries.map((it) => (
-                            <option key={it.value} value={it.value}>
-                                {it.words}
-                            </option>
-                        ))}
-                    </select>
-                )}
-            </Field>
+            <Select label="State" value={state} options={choices<Note['state']>(page.states)} onChange={setState} />
+            <Select
+                label="Kind"
+                value={chemistry}
+                options={choices<NonNullable<Note['chemistry']>>(page.chemistries, 'not said')}
+                error={at('/data/chemistry')}
+                onChange={setChemistry}
+            />
             {field('cells', 'Cells')}
             {field('where', 'Where it sits')}
             {field('positive_towards', 'Positive end towards')}

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
 import { Button, Field, Part } from '../../ui/controls';
+import { number } from '../../ui/number';
 import { dayAndClock } from '../../ui/when';
 
 const local = (at: Date): string => new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 19);
@@ -58,18 +59,16 @@ function Read({ job, test, may }: { job: string; test: Schemas['OpenItemCard']; 
     const [off, setOff] = useState('');
     const [faults, setFaults] = useState<Schemas['Fault'][]>([]);
     const at = (pointer: string) => faults.find((fault) => fault.pointer === pointer)?.detail;
-    const hours = Number(off.replace(',', '.'));
     return (
         <form
             className="grid items-end gap-3 sm:grid-cols-[1fr_9rem_auto]"
             onSubmit={(event) => {
                 event.preventDefault();
-                const power_off_h = off.trim() === '' || Number.isNaN(hours) ? off : hours;
                 void record(
                     job,
                     {
                         kind: 'clock_read',
-                        data: { test: test.id, checked_at: new Date().toISOString(), clock_read: instant(read), power_off_h },
+                        data: { test: test.id, checked_at: new Date().toISOString(), clock_read: instant(read), power_off_h: number(off) },
                     },
                     'clock read',
                 ).then((sent) => setFaults(sent.state === 'refused' ? sent.refusal.faults : []));

@@ -14,11 +14,7 @@ const NUMBERS: [name: keyof Schemas['BoardNumbers'], label: string][] = [
     ['series_ohm', 'through, ohm'],
     ['diode_drop_v', 'Lost in a diode, V'],
 ];
-const VERDICTS: Partial<Record<string, [words: string, tone: string]>> = {
-    fits: ['fits', 'text-in'],
-    fits_with_rework: ['fits with rework', 'text-close'],
-    no: ['does not fit', 'text-out'],
-};
+const TONES: Record<Option['verdict'], string> = { fits: 'text-in', fits_with_rework: 'text-close', no: 'text-out' };
 
 /** The four schools side by side for this board's numbers. Changing one asks the server at once. */
 export function Options({ page, may }: { page: Schemas['BatteryPage']; may: boolean }) {
@@ -69,15 +65,14 @@ export function Options({ page, may }: { page: Schemas['BatteryPage']; may: bool
 }
 
 function Card({ option, onFit }: { option: Option; onFit: (() => void) | null }) {
-    const [says, tone] = VERDICTS[option.verdict] ?? ['', ''];
     return (
         <article
             data-option={option.id}
             className={`rounded border p-2 ${option.recommended ? 'border-2 border-accent bg-accent-wash' : 'border-line bg-raised'}`}
         >
             <p className="font-bold">{option.words}</p>
-            <p className={`text-sm font-bold ${tone}`}>
-                {says}
+            <p className={`text-sm font-bold ${TONES[option.verdict]}`}>
+                {option.verdict_words}
                 {option.recommended && <span className="text-accent">, recommended</span>}
                 {option.leaks && <span className="text-out">, leaks on the board</span>}
             </p>

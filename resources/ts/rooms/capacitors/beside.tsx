@@ -4,21 +4,24 @@ import { Strip } from '../../bench/strip';
 import { Choice } from '../../ui/choice';
 import { Button, Field, LinkButton } from '../../ui/controls';
 import { filled } from '../../ui/number';
+import { keepText, readText } from '../../ui/storage';
 
+type Look = NonNullable<Schemas['DataCapReading']['visual']>[number];
 type Cap = Schemas['CapCard'];
 
 /** Which shape a verdict of this room is drawn with. */
-const SHAPES: Partial<Record<string, string>> = { keep: 'in', watch: 'in_close', replace: 'out' };
-export const shapeOf = (verdict: string | null): string | null => (verdict === null ? null : (SHAPES[verdict] ?? null));
+type Verdict = NonNullable<Schemas['CapCard']['verdict']>;
+const SHAPES: Record<Verdict, string> = { keep: 'in', watch: 'in_close', replace: 'out' };
+export const shapeOf = (verdict: Verdict | null): string | null => (verdict === null ? null : SHAPES[verdict]);
 
 const LEADS = 'ash-bench.esr-leads';
 const NOTHING = { tan_delta: '', frequency_hz: '', leakage_a: '' };
 
 /** What goes with a reading: where the part is, how it looks, what else was measured. The leads and the place outlast a reading. */
 export function useBeside() {
-    const [looks, setLooks] = useState<string[]>([]);
+    const [looks, setLooks] = useState<Look[]>([]);
     const [inCircuit, setInCircuit] = useState(true);
-    const [leads, setLeads] = useState(() => localStorage.getItem(LEADS) ?? '');
+    const [leads, setLeads] = useState(() => readText(LEADS) ?? '');
     const [also, setAlso] = useState(NOTHING);
     const lead = leads.trim() === '' ? {} : { lead_ohm: leads };
     return {
@@ -27,11 +30,11 @@ export function useBeside() {
         leads,
         also,
         setAlso,
-        toggle: (look: string) => setLooks(looks.includes(look) ? looks.filter((it) => it !== look) : [...looks, look]),
+        toggle: (look: Look) => setLooks(looks.includes(look) ? looks.filter((it) => it !== look) : [...looks, look]),
         turn: () => setInCircuit(!inCircuit),
         keepLeads: (ohm: string) => {
             setLeads(ohm);
-            localStorage.setItem(LEADS, ohm);
+            keepText(LEADS, ohm);
         },
         clear: () => {
             setLooks([]);

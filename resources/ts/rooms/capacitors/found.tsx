@@ -111,7 +111,7 @@ export function Found({ page, anew, onDone }: { page: Schemas['CapacitorPage']; 
                 kind: 'capacitor',
                 stage: 'repair',
                 ...(anew?.entry_id == null ? {} : { corrects: anew.entry_id }),
-                data: { ...kept(anew?.found ?? {}), ...filled(values, SIZES) },
+                data: { ...kept(anew?.found ?? {}), ...filled(values, SIZES) } as Schemas['DataCapacitor'],
             },
             `capacitor ${values.ref === '' ? values.place : values.ref}`,
         ).then((sent) => {

@@ -3,7 +3,7 @@ import type { Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
 import { Button, Field, Part } from '../../ui/controls';
 
-const SAYS: Partial<Record<string, string>> = { replace_bad: 'replace what measures bad', replace_kind: 'replace the kind' };
+type Choice = NonNullable<Schemas['PolicyCard']['chosen']>;
 
 /** Two schools, and the sum that decides between them; the bench chooses, with its reason. */
 export function Policies({
@@ -19,7 +19,7 @@ export function Policies({
         <Part title="Replace what is bad, or the kind">
             <ul className="flex flex-col divide-y divide-line">
                 {page.policies.map((policy) => (
-                    <Policy key={policy.kind} job={page.job.id} policy={policy} may={may} />
+                    <Policy key={policy.kind} job={page.job.id} policy={policy} choices={page.policy_choices} may={may} />
                 ))}
             </ul>
             {page.to_replace.length > 0 && (
@@ -36,16 +36,26 @@ export function Policies({
     );
 }
 
-function Policy({ job, policy, may }: { job: string; policy: Schemas['PolicyCard']; may: boolean }) {
+function Policy({
+    job,
+    policy,
+    choices,
+    may,
+}: {
+    job: string;
+    policy: Schemas['PolicyCard'];
+    choices: Schemas['ChoiceCard'][];
+    may: boolean;
+}) {
     const [reason, setReason] = useState('');
     const [error, setError] = useState<string>();
-    const choose = (chosen: string) =>
+    const choose = (chosen: Schemas['ChoiceCard']) =>
         void record(
             job,
             {
                 kind: 'decision',
-                text: `${policy.words}: ${SAYS[chosen] ?? ''}`,
-                data: { reason, capacitors: policy.kind, policy: chosen },
+                text: `${policy.words}: ${chosen.words}`,
+                data: { reason, capacitors: policy.kind, policy: chosen.value as Choice },
             },
             `decided: ${policy.words}`,
         ).then((sent) => {
@@ -63,7 +73,7 @@ function Policy({ job, policy, may }: { job: string; policy: Schemas['PolicyCard
             <p className="text-sm text-soft">{policy.prior}</p>
             {policy.chosen !== null && (
                 <p className="mt-1 border-l-4 border-accent pl-2">
-                    Decided: {SAYS[policy.chosen]}, because {policy.because}
+                    Decided: {policy.chosen_words}, because {policy.because}
                 </p>
             )}
             {may && (
@@ -76,8 +86,11 @@ function Policy({ job, policy, may }: { job: string; policy: Schemas['PolicyCard
                             onChange={(event) => setReason(event.target.value)}
                         />
                     </div>
-                    <Button onClick={() => choose('replace_bad')}>Replace what is bad</Button>
-                    <Button onClick={() => choose('replace_kind')}>Replace the kind</Button>
+                    {choices.map((it) => (
+                        <Button key={it.value} onClick={() => choose(it)}>
+                            {it.words.charAt(0).toUpperCase() + it.words.slice(1)}
+                        </Button>
+                    ))}
                 </div>
             )}
         </li>

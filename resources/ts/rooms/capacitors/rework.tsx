@@ -6,8 +6,8 @@ import { choices, Select } from '../../ui/select';
 
 /** What was done at the live part: leg, pad, trace, and how round it sits. */
 export function Rework({ page, cap }: { page: Schemas['CapacitorPage']; cap: Schemas['CapCard'] }) {
-    const [done, setDone] = useState('leg_lifted');
-    const [polarity, setPolarity] = useState('');
+    const [done, setDone] = useState<Schemas['DataRework']['done']>('leg_lifted');
+    const [polarity, setPolarity] = useState<'' | 'plus' | 'minus'>('');
     const [trace, setTrace] = useState('');
     const [problem, setProblem] = useState<string | null>(null);
     const fitted = done === 'fitted' || done === 'refitted';
@@ -30,7 +30,7 @@ export function Rework({ page, cap }: { page: Schemas['CapacitorPage']; cap: Sch
         <Part title={`Rework at ${cap.key}`}>
             <div className="flex flex-wrap items-end gap-3">
                 <div className="w-52">
-                    <Select label="Done" value={done} options={choices(page.rework)} onChange={setDone} />
+                    <Select label="Done" value={done} options={choices<Schemas['DataRework']['done']>(page.rework)} onChange={setDone} />
                 </div>
                 {fitted && cap.polarised && (
                     <div className="w-52">

@@ -7,7 +7,7 @@ import { ProbeRun, type ProbePoint, type Typed } from '../../bench/probe-run';
 import { sound } from '../../bench/tones';
 import { placeOf } from '../../bench/verdict';
 import { Button, Notice } from '../../ui/controls';
-import { TYPED, type useMeters } from '../rails/meter-choice';
+import { TYPED, type useMeters } from '../../bench/meter-choice';
 import { Beside, shapeOf, useBeside } from './beside';
 import { Rework } from './rework';
 
@@ -83,9 +83,9 @@ export function Run({
         const now = client.getQueryData<Schemas['CapacitorPage']>(['capacitors', job])?.caps.find((it) => it.key === key);
         sound(placeOf(shapeOf(now?.verdict ?? null)));
     };
-    const send = (body: Record<string, unknown>) => {
+    const send = (body: Schemas['DataCapReading']) => {
         setBusy(true);
-        const says = `${live.name}: ${typeof body['capacitance_f'] === 'string' ? body['capacitance_f'] : 'looks'}`;
+        const says = `${live.name}: ${body.capacitance_f ?? 'looks'}`;
         void record(job, { kind: 'cap_reading', stage: 'repair', data: body }, says, { run, step: live.key }).then(async (sent) => {
             setBusy(false);
             if (sent.state === 'refused') {

@@ -24,8 +24,8 @@ export function Substitutes() {
     return <Loaded query={page}>{(it) => <Sheet job={id} page={it} atC={atC} setAtC={setAtC} />}</Loaded>;
 }
 
-const TONES: Partial<Record<string, string>> = { fits: 'text-in', fits_with_care: 'text-close', no: 'text-out' };
-const MARKS: Partial<Record<string, string>> = { fits: '●', fits_with_care: '◐', no: '✕' };
+const TONES: Record<Schemas['SubstituteChoice']['verdict'], string> = { fits: 'text-in', fits_with_care: 'text-close', no: 'text-out' };
+const MARKS: Record<Schemas['SubstituteChoice']['verdict'], string> = { fits: '●', fits_with_care: '◐', no: '✕' };
 
 function Sheet({ job, page, atC, setAtC }: { job: string; page: Schemas['SubstitutePage']; atC: string; setAtC: (atC: string) => void }) {
     const may = useMayRecord();
@@ -69,7 +69,7 @@ function Sheet({ job, page, atC, setAtC }: { job: string; page: Schemas['Substit
                                 className="block min-h-11 w-full px-3 py-1.5 text-left"
                             >
                                 <span className="font-bold">{it.item.name}</span>
-                                <span className={`block ${TONES[it.verdict] ?? ''}`}>
+                                <span className={`block ${TONES[it.verdict]}`}>
                                     {MARKS[it.verdict]} {it.words}
                                     <span className="text-sm text-soft">
                                         , {it.item.free} free, {it.item.place}
@@ -86,7 +86,7 @@ function Sheet({ job, page, atC, setAtC }: { job: string; page: Schemas['Substit
                             <div className="grid gap-4 sm:grid-cols-[18rem_1fr]">
                                 <Scale page={page} item={choice.item} />
                                 <div>
-                                    <p className={`text-2xl font-bold ${TONES[choice.verdict] ?? ''}`}>
+                                    <p className={`text-2xl font-bold ${TONES[choice.verdict]}`}>
                                         {MARKS[choice.verdict]} {choice.words}
                                     </p>
                                     <ul>
@@ -126,7 +126,7 @@ function Fit({
     choice: Schemas['SubstituteChoice'];
     onDone: () => void;
 }) {
-    const [polarity, setPolarity] = useState('');
+    const [polarity, setPolarity] = useState<'' | 'plus' | 'minus'>('');
     const [keptAt, setKeptAt] = useState('');
     const [problem, setProblem] = useState<string | null>(null);
     const [said, setSaid] = useState<string | null>(null);

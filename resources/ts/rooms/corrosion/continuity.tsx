@@ -6,10 +6,12 @@ import { askOnce } from '../../api/take';
 import { ProbeRun, type ProbePoint, type Typed } from '../../bench/probe-run';
 import { sound } from '../../bench/tones';
 import { placeOf } from '../../bench/verdict';
-import { TYPED } from '../rails/meter-choice';
+import { TYPED } from '../../bench/meter-choice';
+import { number } from '../../ui/number';
+import { isRecord, keepText, parsed, readText } from '../../ui/storage';
 
 /** Which shape a verdict of this room is drawn with. */
-const SHAPES: Partial<Record<string, string>> = { sound: 'in', thin: 'out_close', open: 'out' };
+const SHAPES: Record<NonNullable<Schemas['PlaceCard']['verdict']>, string> = { sound: 'in', thin: 'out_close', open: 'out' };
 const LEADS = 'leads';
 const KEY = 'ash-bench.lead-ohms';
 const EMPTY: Schemas['StripCard'] = {
@@ -29,11 +31,13 @@ interface Leads {
     says: string;
 }
 
+const isLeads = (it: unknown): it is Leads => isRecord(it) && typeof it['ohms'] === 'number' && typeof it['says'] === 'string';
+
 /** The probe run in ohms: the leads are zeroed first and kept, then every place that the leak touched, worst first. */
-export function ContinuityRun({ page, meter, may }: { page: Schemas['LeakPage']; meter: string; may: boolean }) {
+export function ContinuityRun({ page, meter, may }: { page: Schemas['CorrosionPage']; meter: string; may: boolean }) {
     const client = useQueryClient();
     const unsent = useUnsent(page.job.id);
-    const [leads, setLeads] = useState<Leads | null>(() => JSON.parse(localStorage.getItem(KEY) ?? 'null') as Leads | null);
+    const [leads, setLeads] = useState<Leads | null>(() => parsed(readText(KEY), isLeads));
     const [chosen, setChosen] = useState<string | null>(null);
     const [last, setLast] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
@@ -63,7 +67,7 @@ export function ContinuityRun({ page, meter, may }: { page: Schemas['LeakPage'];
             limits: it.limits,
             strip: it.strip,
             value: it.value,
-            verdict: it.verdict === null ? null : (SHAPES[it.verdict] ?? null),
+            verdict: it.verdict === null ? null : SHAPES[it.verdict],
             words: it.verdict ?? '',
             reasons: it.reasons,
             previous: null,
@@ -75,19 +79,19 @@ export function ContinuityRun({ page, meter, may }: { page: Schemas['LeakPage'];
         points.find((it) => it.key === chosen) ??
         (leads === null ? zero : (points.find((it) => it.value === null && it.unsent === null) ?? points.at(-1) ?? zero));
     const keepLeads = (kept: Leads) => {
-        localStorage.setItem(KEY, JSON.stringify(kept));
+        keepText(KEY, JSON.stringify(kept));
         setLeads(kept);
         setChosen(null);
     };
     const settle = async (key: string) => {
         setLast(key);
         setChosen(null);
-        await client.refetchQueries({ queryKey: ['leaks', page.job.id] });
+        await client.refetchQueries({ queryKey: ['corrosion', page.job.id] });
         const read = client
-            .getQueriesData<Schemas['LeakPage']>({ queryKey: ['leaks', page.job.id] })
+            .getQueriesData<Schemas['CorrosionPage']>({ queryKey: ['corrosion', page.job.id] })
             .at(-1)?.[1]
             ?.places.find((it) => it.id === key);
-        sound(placeOf(SHAPES[read?.verdict ?? ''] ?? null));
+        sound(placeOf(read?.verdict == null ? null : SHAPES[read.verdict]));
     };
     const readMeter = async () => {
         if (busy) return;
@@ -115,8 +119,8 @@ export function ContinuityRun({ page, meter, may }: { page: Schemas['LeakPage'];
     const write = async (value: string) => {
         setProblem(null);
         if (live.key === LEADS) {
-            const ohms = Number(value.replace(',', '.'));
-            if (Number.isFinite(ohms) && ohms >= 0) keepLeads({ ohms, says: `${ohms} Ω` });
+            const ohms: unknown = number(value);
+            if (typeof ohms === 'number') keepLeads({ ohms, says: `${ohms} Ω` });
             else setProblem(`${value}: write the leads in ohms, such as 0.15`);
             return;
         }

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
+import { Brought } from '../../bench/house';
 import { Button, LinkButton, Part } from '../../ui/controls';
 import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
@@ -52,7 +53,7 @@ function BenchSheet({ page, taking, setTaking }: { page: Schemas['BenchPage']; t
                 </Part>
             </div>
             {page.due.length > 0 && (
-                <Part title="Clock tests and re-checks" aside={<Calendar />}>
+                <Part title="Clock tests and re-checks" aside={<Brought part="DueAction" />}>
                     <Items items={page.due} none="" />
                 </Part>
             )}
@@ -116,26 +117,6 @@ function JobRows({ jobs }: { jobs: Schemas['JobCard'][] }) {
                 </li>
             ))}
         </ol>
-    );
-}
-
-/** The due list for a calendar program: a secret address of one's own, shown once. */
-function Calendar() {
-    const [said, setSaid] = useState<string | null>(null);
-    const may = useMayRecord();
-    if (!may) return null;
-    const make = () => void data(api.POST('/calendar')).then((card) => setSaid(card.url));
-    const revoke = () => void data(api.DELETE('/calendar')).then(() => setSaid('the address is taken back'));
-    return (
-        <span className="flex flex-wrap items-center gap-2">
-            <span role="status" className="max-w-96 truncate text-sm">
-                {said}
-            </span>
-            <Button onClick={make}>Calendar address</Button>
-            <Button look="quiet" onClick={revoke}>
-                Take it back
-            </Button>
-        </span>
     );
 }
 

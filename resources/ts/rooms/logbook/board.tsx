@@ -2,14 +2,14 @@ import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
+import { Brought, useRooms } from '../../bench/house';
 import { Button, LinkButton, Notice, Part } from '../../ui/controls';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { day } from '../../ui/when';
 import { EntryDays } from './entries';
 import { ImportButton } from './import';
-import { Look, Pairs, Thumbnails } from './photos';
-import { Series } from './series';
+import { Look, Pairs, Thumbnails } from '../../bench/photos';
 
 /** Everything that ever happened to a board, latest first, and one test point over the years. */
 export function BoardRecord() {
@@ -44,6 +44,7 @@ export function BoardRecord() {
 
 function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: string; children: React.ReactNode }) {
     const may = useMayRecord();
+    const links = useRooms().flatMap((room) => room.boardLinks ?? []);
     return (
         <Page
             title={page.board.name}
@@ -55,8 +56,11 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
             }
             aside={
                 <>
-                    <LinkButton to={`/shelf?board=${id}`}>Originals kept</LinkButton>
-                    <LinkButton to={`/labels?boards=${id}`}>Label</LinkButton>
+                    {links.map((it) => (
+                        <LinkButton key={it.words} to={it.to(id)}>
+                            {it.words}
+                        </LinkButton>
+                    ))}
                     <a href={`/boards/${id}/record.json`} download className="inline-flex min-h-11 items-center px-2">
                         Record as JSON
                     </a>
@@ -73,7 +77,7 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
                     <Link to={`/jobs/${hazard.job_id}`}>{hazard.job_label}</Link>
                 </Notice>
             ))}
-            <OverTime id={id} places={page.places} />
+            <Brought part="BoardPart" board={id} />
             <BoardPhotos photos={page.photos} />
             <Part title="Jobs">
                 <ul className="flex flex-col gap-1">
@@ -102,37 +106,6 @@ function BoardPhotos({ photos }: { photos: Schemas['PhotoCard'][] }) {
             <Pairs photos={photos} onShow={setShown} />
             <Thumbnails photos={photos.filter((it) => it.phase === null)} onShow={setShown} />
             {open !== undefined && <Look photo={open} job="" may={false} onClose={() => setShown(null)} />}
-        </Part>
-    );
-}
-
-function OverTime({ id, places }: { id: string; places: Schemas['PlacePoint'][] }) {
-    const most = places.reduce<Schemas['PlacePoint'] | undefined>(
-        (best, it) => (best === undefined || it.readings > best.readings ? it : best),
-        undefined,
-    );
-    const [chosen, choose] = useState('');
-    const place = places.find((it) => `${it.rail}|${it.test_point}` === chosen) ?? most;
-    if (place === undefined) return null;
-    return (
-        <Part
-            title="One test point over time"
-            aside={
-                <select
-                    aria-label="Test point"
-                    className="w-auto"
-                    value={`${place.rail}|${place.test_point}`}
-                    onChange={(event) => choose(event.target.value)}
-                >
-                    {places.map((it) => (
-                        <option key={`${it.rail}|${it.test_point}`} value={`${it.rail}|${it.test_point}`}>
-                            {it.rail}, {it.test_point} ({it.readings})
-                        </option>
-                    ))}
-                </select>
-            }
-        >
-            <Series board={id} rail={place.rail} testPoint={place.test_point} />
         </Part>
     );
 }

@@ -5,9 +5,11 @@ import { record, type Sent } from '../../api/outbox';
 import { Button, Field, Notice } from '../../ui/controls';
 import { Sheet } from '../../ui/keys';
 
+type Outcome = Schemas['DataOutcome']['outcome'];
+
 /** Closing a job: the outcome, its limits, and whether the board goes back. The close rule is asked of the server. */
 export function CloseJob({ page, onClose }: { page: Schemas['JobPage']; onClose: () => void }) {
-    const [outcome, setOutcome] = useState(page.outcomes[0]?.value ?? '');
+    const [outcome, setOutcome] = useState<Outcome>((page.outcomes[0]?.value ?? 'fixed') as Outcome);
     const [back, setBack] = useState(true);
     const [limits, setLimits] = useState('');
     const [waiting, setWaiting] = useState('');
@@ -43,7 +45,12 @@ export function CloseJob({ page, onClose }: { page: Schemas['JobPage']; onClose:
                         void send();
                     }}
                 >
-                    <RadioGroup.Root aria-label="Outcome" value={outcome} onValueChange={setOutcome} className="flex flex-wrap gap-2">
+                    <RadioGroup.Root
+                        aria-label="Outcome"
+                        value={outcome}
+                        onValueChange={(it) => setOutcome(it as Outcome)}
+                        className="flex flex-wrap gap-2"
+                    >
                         {page.outcomes.map((it) => (
                             <RadioGroup.Item
                                 key={it.value}

@@ -1,18 +1,9 @@
 import type { Schemas } from '../../api/client';
-import { Button, LinkButton } from '../../ui/controls';
+import { Brought } from '../../bench/house';
+import type { OnJob } from '../../bench/room';
 
 /** The head of the bench sheet, read downwards: what is known, what is suspected and why, what to do next. */
-export function Head({
-    job,
-    sheet,
-    open,
-    startRun,
-}: {
-    job: string;
-    sheet: Schemas['SheetCard'];
-    open: boolean;
-    startRun: (() => void) | null;
-}) {
+export function Head({ sheet, on }: { sheet: Schemas['SheetCard']; on: OnJob }) {
     return (
         <section aria-label="Where the job stands" className="sheet grid lg:grid-cols-[1fr_1fr_1.15fr] lg:divide-x lg:divide-line">
             <div className="p-4">
@@ -35,18 +26,7 @@ export function Head({
                 <h2 className="mb-1 border-l-4 border-accent pl-2">Next</h2>
                 <p className="text-xl leading-snug">{sheet.next.text}</p>
                 <p className="mt-1 text-sm">{sheet.next.why}</p>
-                {open && sheet.next.room === 'memory' && (
-                    <p className="mt-3">
-                        <LinkButton look="main" to={`/jobs/${job}/memory`}>
-                            To the memory
-                        </LinkButton>
-                    </p>
-                )}
-                {open && sheet.next.room === 'rails' && startRun !== null && (
-                    <Button look="main" className="mt-3" onClick={startRun}>
-                        To the rails
-                    </Button>
-                )}
+                {on.job.state === 'open' && <Brought part="JobNext" only={sheet.next.room} {...on} />}
             </div>
         </section>
     );

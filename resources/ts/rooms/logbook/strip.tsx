@@ -6,7 +6,7 @@ import { record } from '../../api/outbox';
 import { Button, Cautions, Field, Notice, Part } from '../../ui/controls';
 import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
-import { Photos } from './photos';
+import { Photos } from '../../bench/photos';
 import { useMayRecord } from '../../ui/session';
 
 /** Each item that comes out is one quick line; the same list, reversed and ticked, is how it goes back. */

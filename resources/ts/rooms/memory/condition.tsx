@@ -3,15 +3,17 @@ import { Choice } from '../../ui/choice';
 import { Field } from '../../ui/controls';
 import { number } from '../../ui/number';
 
+type Said = NonNullable<Schemas['DataMemory']['condition']>;
+
 export interface Condition {
-    warmth: string;
+    warmth: 'none' | NonNullable<Said['warmth']>;
     minutes_on: string;
     pause_min: string;
     known_good: string;
 }
 export const NO_CONDITION: Condition = { warmth: 'none', minutes_on: '', pause_min: '', known_good: '' };
 
-export const conditionOf = (it: Condition): Record<string, unknown> => ({
+export const conditionOf = (it: Condition): Said => ({
     ...(it.warmth === 'none' ? {} : { warmth: it.warmth }),
     ...(it.minutes_on.trim() === '' ? {} : { minutes_on: number(it.minutes_on) }),
     ...(it.pause_min.trim() === '' ? {} : { pause_min: number(it.pause_min) }),

@@ -5,15 +5,12 @@ import { api, data, Refusal, words, type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
 import { Button, Field, Notice, Part } from '../../ui/controls';
 import { useKeys } from '../../ui/keys';
+import { choices, Select } from '../../ui/select';
 import { ConditionFields, conditionOf, NO_CONDITION } from './condition';
 import { SourceReport } from './source';
 import { TesterChoice } from './testers';
 
-const RADIX = [
-    ['16', 'hexadecimal'],
-    ['8', 'octal'],
-    ['10', 'decimal'],
-] as const;
+type Radix = Schemas['MemoryMapCard']['radix'];
 
 /** A test's errors come in: typed or pasted, from a file, or live. Nothing is in the record until it is kept. */
 export function Intake({
@@ -31,7 +28,7 @@ export function Intake({
 }) {
     const [tab, setTab] = useState(page.listening === null ? 'text' : 'tester');
     const [text, setText] = useState('');
-    const [pattern, setPattern] = useState('none');
+    const [pattern, setPattern] = useState<Schemas['SourceCard']['pattern']>('none');
     const [radix, setRadix] = useState(String(map.radix));
     const [tested, setTested] = useState(map.banks);
     const [port, setPort] = useState(page.ports[0]?.id ?? '');
@@ -41,8 +38,8 @@ export function Intake({
     const [busy, setBusy] = useState(false);
     const area = useRef<HTMLTextAreaElement>(null);
     const settings = {
-        radix: Number(radix),
-        pattern: pattern as NonNullable<Schemas['MemoryTextBody']['pattern']>,
+        radix: Number(radix) as Radix,
+        pattern,
         tested,
     };
     // What is typed is read one text after the other: an answer to an earlier one must not come after that to a later one.
@@ -153,13 +150,13 @@ export function Intake({
         <Part title="What the test says">
             <div className="flex flex-col gap-3">
                 <div className="flex flex-wrap items-end gap-3">
-                    <Pick
+                    <Select
                         label="Pattern"
                         value={pattern}
-                        options={page.patterns.map((it) => [it.value, it.words] as const)}
+                        options={choices<Schemas['SourceCard']['pattern']>(page.patterns)}
                         onChange={setPattern}
                     />
-                    <Pick label="Numbers are" value={radix} options={RADIX} onChange={setRadix} />
+                    <Select label="Numbers are" value={radix} options={choices(page.radices)} onChange={setRadix} />
                     <fieldset className="flex flex-wrap items-center gap-3">
                         <legend className="text-sm font-bold">Banks tested</legend>
                         {map.banks.map((bank) => (
@@ -311,34 +308,6 @@ function TextIn({
                     Read it <kbd>Enter</kbd>
                 </Button>
             </div>
-        </div>
-    );
-}
-
-function Pick({
-    label,
-    value,
-    options,
-    onChange,
-}: {
-    label: string;
-    value: string;
-    options: readonly (readonly [value: string, says: string])[];
-    onChange: (next: string) => void;
-}) {
-    return (
-        <div>
-            <Field label={label}>
-                {(ids) => (
-                    <select {...ids} value={value} onChange={(event) => onChange(event.target.value)}>
-                        {options.map(([it, says]) => (
-                            <option key={it} value={it}>
-                                {says}
-                            </option>
-                        ))}
-                    </select>
-                )}
-            </Field>
         </div>
     );
 }

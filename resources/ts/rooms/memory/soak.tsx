@@ -9,7 +9,7 @@ import { Button, Cautions, Field, LinkButton, Notice, Part } from '../../ui/cont
 import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
-import { number } from '../../ui/number';
+import { number, percent } from '../../ui/number';
 import { ConditionFields, conditionOf, NO_CONDITION } from './condition';
 import { Curve } from './curve';
 import { useSource, useTones } from './source';
@@ -20,11 +20,6 @@ export function SoakRoom() {
     const soak = useQuery({ queryKey: ['soak', id], queryFn: () => data(api.GET('/jobs/{job}/soak', { params: { path: { job: id } } })) });
     return <Loaded query={soak}>{(page) => <SoakSheet page={page} />}</Loaded>;
 }
-
-const percent = (typed: string): number | string => {
-    const it = number(typed);
-    return typeof it === 'number' ? it / 100 : it;
-};
 
 function SoakSheet({ page }: { page: Schemas['SoakPage'] }) {
     const navigate = useNavigate();

@@ -47,7 +47,7 @@ export function SourceReport({
     may: boolean;
 }) {
     const client = useQueryClient();
-    const again = (radix: number) =>
+    const again = (radix: Schemas['MemoryMapCard']['radix']) =>
         void data(api.PUT('/memory-sources/{source}', { params: { path: { source: source.id } }, body: { radix } })).then((next) => {
             client.setQueryData(['memory-source', source.id], next);
             onChange(next);

@@ -4,7 +4,7 @@ import { api, data, Refusal, words, type Schemas } from '../../api/client';
 import { Button, Field, Notice, Part } from '../../ui/controls';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
-import { number } from '../../ui/number';
+import { nanoseconds, number } from '../../ui/number';
 import { Pins } from './pins';
 
 export function Tables() {
@@ -37,8 +37,15 @@ function TablesSheet({ page }: { page: Schemas['TablesPage'] }) {
 
 const fault = (problem: unknown, pointer: string): string | undefined => (problem instanceof Refusal ? problem.at(pointer) : undefined);
 
+type Chip = Schemas['FitBody']['fitted'];
+
 function Fit({ chips }: { chips: Schemas['ChipCard'][] }) {
-    const [values, setValues] = useState({ fitted: '4116', candidate: '4164', required: '', has: '' });
+    const [values, setValues] = useState<{ fitted: Chip; candidate: Chip; required: string; has: string }>({
+        fitted: '4116',
+        candidate: '4164',
+        required: '',
+        has: '',
+    });
     const body = {
         fitted: values.fitted,
         candidate: values.candidate,
@@ -49,7 +56,7 @@ function Fit({ chips }: { chips: Schemas['ChipCard'][] }) {
     const pick = (name: 'fitted' | 'candidate', label: string) => (
         <Field label={label}>
             {(ids) => (
-                <select {...ids} value={values[name]} onChange={(event) => setValues({ ...values, [name]: event.target.value })}>
+                <select {...ids} value={values[name]} onChange={(event) => setValues({ ...values, [name]: event.target.value as Chip })}>
                     {chips.map((chip) => (
                         <option key={chip.type} value={chip.type}>
                             {chip.type}
@@ -107,7 +114,6 @@ function Marches({ page, may }: { page: Schemas['TablesPage']; may: boolean }) {
     const [size, setSize] = useState({ words: '65536', cycle: '300' });
     const given = own.trim() === '' ? test : own.trim();
     const coverage = useMutation({ mutationFn: (name: string) => data(api.POST('/memory/coverage', { body: { test: name, words: 6 } })) });
-    const ns = number(size.cycle);
     const time = useQuery({
         queryKey: ['march-time', given, size],
         enabled: may,
@@ -115,7 +121,7 @@ function Marches({ page, may }: { page: Schemas['TablesPage']; may: boolean }) {
         queryFn: () =>
             data(
                 api.POST('/memory/time', {
-                    body: { test: given, words: number(size.words), cycle_s: typeof ns === 'number' ? ns / 1e9 : ns },
+                    body: { test: given, words: number(size.words), cycle_s: nanoseconds(size.cycle) },
                 }),
             ),
     });

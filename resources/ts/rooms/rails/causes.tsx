@@ -8,7 +8,7 @@ const ADVICE = {
 } as const;
 
 export function PowerOn({ page }: { page: Schemas['RailRunPage'] }) {
-    const { tone, words } = ADVICE[page.power_on as keyof typeof ADVICE];
+    const { tone, words } = ADVICE[page.power_on];
     return (
         <Notice tone={tone}>
             <span className="text-lg font-bold">{words}</span>. {page.power_on_reasons.slice(0, 3).join('; ')}

@@ -15,7 +15,7 @@ import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { BandDialog } from './band';
 import { Causes, PowerOn } from './causes';
-import { MeterChoice, TYPED, useMeters } from './meter-choice';
+import { MeterChoice, TYPED, useMeters } from '../../bench/meter-choice';
 import { PathWalk } from './path-walk';
 
 type Load = Schemas['TakeBody']['load'];

@@ -28,15 +28,15 @@ const EMPTY = {
     tolerance_plus_pct: '',
 };
 export type Written = typeof EMPTY;
-const TEXTS = ['sku', 'name', 'kind', 'place', 'source', 'donor_board', 'came_on', 'safety_class'];
-const NUMBERS = Object.keys(EMPTY).filter((name) => !TEXTS.includes(name));
+const TEXTS: readonly (keyof Written)[] = ['sku', 'name', 'kind', 'place', 'source', 'donor_board', 'came_on', 'safety_class'];
+const NUMBERS = (Object.keys(EMPTY) as (keyof Written)[]).filter((name) => !TEXTS.includes(name));
 
 /** The fields that were filled in; of an item that is there already only what changed, with nothing for what was emptied. */
 export function partBody(now: Written, before: Written | null): Record<string, unknown> {
     if (before === null) return filled(now, NUMBERS);
     const changed = Object.entries(now).filter(([name, value]) => value !== before[name as keyof Written]);
     const emptied = changed.filter(([, value]) => value.trim() === '').map(([name]) => [name, null]);
-    return { ...(Object.fromEntries(emptied) as Record<string, unknown>), ...filled(Object.fromEntries(changed), NUMBERS) };
+    return { ...(Object.fromEntries(emptied) as Record<string, unknown>), ...filled(Object.fromEntries(changed) as Written, NUMBERS) };
 }
 
 export function usePart(fields: Partial<Written>) {

@@ -1,7 +1,8 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, data, words } from '../../api/client';
-import { useMayRecord } from '../../ui/session';
+import { api, data, words } from '../api/client';
+import { useMayRecord } from '../ui/session';
+import { keepText, readText } from '../ui/storage';
 
 /** The choice that reads no meter: values are typed, and judged as from a hand-held one. */
 export const TYPED = 'typed';
@@ -9,7 +10,7 @@ const KEY = 'ash-bench.meter';
 
 export function useMeters() {
     const meters = useQuery({ queryKey: ['meters'], queryFn: () => data(api.GET('/meters')) });
-    const [kept, keep] = useState(() => localStorage.getItem(KEY));
+    const [kept, keep] = useState(() => readText(KEY));
     const active = meters.data?.filter((meter) => meter.active) ?? [];
     const options = [...active.map((meter) => ({ value: meter.id, words: meter.name })), { value: TYPED, words: 'Typed, hand-held meter' }];
     const chosen = options.find((it) => it.value === kept)?.value ?? options[0]?.value ?? TYPED;
@@ -19,7 +20,7 @@ export function useMeters() {
         meter: active.find((meter) => meter.id === chosen) ?? null,
         standin: active.find((meter) => meter.id === chosen && meter.standin)?.id ?? null,
         choose: (meter: string) => {
-            localStorage.setItem(KEY, meter);
+            keepText(KEY, meter);
             keep(meter);
         },
     };

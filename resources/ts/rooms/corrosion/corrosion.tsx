@@ -5,33 +5,35 @@ import { api, data, type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
 import { Button, Cautions, Field, Notice, Part } from '../../ui/controls';
 import { KeyHelp } from '../../ui/keys';
+import { number } from '../../ui/number';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
-import { Photos } from '../logbook/photos';
-import { MeterChoice, useMeters } from '../rails/meter-choice';
+import { Photos } from '../../bench/photos';
+import { MeterChoice, useMeters } from '../../bench/meter-choice';
 import { ContinuityRun } from './continuity';
 
-export function Leaks() {
+export function Corrosion() {
     const { id = '' } = useParams();
     const [onBoard, setOnBoard] = useState<string[]>([]);
     const [also, setAlso] = useState('');
-    const leaks = useQuery({
-        queryKey: ['leaks', id, onBoard, also],
+    const corrosion = useQuery({
+        queryKey: ['corrosion', id, onBoard, also],
         placeholderData: keepPreviousData,
-        queryFn: () => data(api.GET('/jobs/{job}/leaks', { params: { path: { job: id }, query: { on_board: onBoard.join(','), also } } })),
+        queryFn: () =>
+            data(api.GET('/jobs/{job}/corrosion', { params: { path: { job: id }, query: { on_board: onBoard.join(','), also } } })),
     });
     return (
-        <Loaded query={leaks}>
-            {(page) => <LeakSheet page={page} onBoard={onBoard} setOnBoard={setOnBoard} also={also} setAlso={setAlso} />}
+        <Loaded query={corrosion}>
+            {(page) => <CorrosionSheet page={page} onBoard={onBoard} setOnBoard={setOnBoard} also={also} setAlso={setAlso} />}
         </Loaded>
     );
 }
 
-function LeakSheet({
+function CorrosionSheet({
     page,
     ...choices
 }: {
-    page: Schemas['LeakPage'];
+    page: Schemas['CorrosionPage'];
     onBoard: string[];
     setOnBoard: (onBoard: string[]) => void;
     also: string;
@@ -65,7 +67,7 @@ function LeakSheet({
                 </>
             }
         >
-            {may && <Survey page={page} />}
+            {may && <SurveyForm page={page} />}
             {page.places.length > 0 && <ContinuityRun page={page} meter={meters.chosen} may={may} />}
             {page.repairs.length > 0 && (
                 <Part title="To repair">
@@ -85,7 +87,9 @@ function LeakSheet({
 
 const spoken = (word: string): string => word.replaceAll('_', ' ');
 
-function Survey({ page }: { page: Schemas['LeakPage'] }) {
+type Survey = Schemas['DataSurvey'];
+
+function SurveyForm({ page }: { page: Schemas['CorrosionPage'] }) {
     const empty = {
         place: '',
         holds: 'trace',
@@ -109,8 +113,6 @@ function Survey({ page }: { page: Schemas['LeakPage'] }) {
     const [faults, setFaults] = useState<Schemas['Fault'][]>([]);
     const at = (name: string) =>
         faults.find((fault) => fault.pointer === `/data/${name}` || fault.pointer === `/data/trace/${name}`)?.detail;
-    const number = (typed: string): number | string =>
-        typed.trim() !== '' && Number.isFinite(Number(typed.replace(',', '.'))) ? Number(typed.replace(',', '.')) : typed;
     const set = (name: keyof typeof empty) => (event: { target: { value: string } }) =>
         setValues({ ...values, [name]: event.target.value });
     const add = async () => {
@@ -131,9 +133,9 @@ function Survey({ page }: { page: Schemas['LeakPage'] }) {
                 stage: 'battery',
                 data: {
                     place: values.place,
-                    holds: values.holds,
+                    holds: values.holds as Survey['holds'],
                     grade: number(values.grade),
-                    carries: values.carries,
+                    carries: values.carries as Survey['carries'],
                     ...(values.distance_mm.trim() === '' ? {} : { distance_mm: number(values.distance_mm) }),
                     ...(values.pin === '' ? {} : { pin: values.pin }),
                     ...(values.amps.trim() === '' ? {} : { amps: number(values.amps) }),
@@ -207,7 +209,7 @@ function Survey({ page }: { page: Schemas['LeakPage'] }) {
     );
 }
 
-function Plan({ page, onBoard, setOnBoard, also, setAlso }: Parameters<typeof LeakSheet>[0]) {
+function Plan({ page, onBoard, setOnBoard, also, setAlso }: Parameters<typeof CorrosionSheet>[0]) {
     return (
         <Part title="Work list">
             <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1">

@@ -2,11 +2,11 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
-import { api, data, words, type Schemas } from '../../api/client';
-import { record } from '../../api/outbox';
-import { Button, Field, Notice, Part } from '../../ui/controls';
-import { Sheet } from '../../ui/keys';
-import { dayAndClock } from '../../ui/when';
+import { api, data, words, type Schemas } from '../api/client';
+import { record } from '../api/outbox';
+import { Button, Field, Notice, Part } from '../ui/controls';
+import { Sheet } from '../ui/keys';
+import { dayAndClock } from '../ui/when';
 
 type Photo = Schemas['PhotoCard'];
 

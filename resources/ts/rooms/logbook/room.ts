@@ -1,0 +1,22 @@
+import type { Room } from '../../bench/room';
+
+/** The hall's own screens. Those that show what rooms bring load the rooms' parts with themselves. */
+export const logbook: Room = {
+    name: 'logbook',
+    routes: [
+        { index: true, lazy: async () => ({ Component: (await import('./bench')).Bench }) },
+        { path: 'jobs', lazy: async () => ({ Component: (await import('./jobs')).Jobs }) },
+        { path: 'jobs/:id', lazy: async () => ({ Component: (await import('./job')).Job }) },
+        { path: 'jobs/:id/strip', lazy: async () => ({ Component: (await import('./strip')).StripDown }) },
+        { path: 'boards/:id', lazy: async () => ({ Component: (await import('./board')).BoardRecord }) },
+        { path: 'machines', lazy: async () => ({ Component: (await import('./machines')).Machines }) },
+        { path: 'machines/:id', lazy: async () => ({ Component: (await import('./machine')).Machine }) },
+    ],
+    navigation: [
+        { to: '/', words: 'Bench' },
+        { to: '/jobs', words: 'Jobs' },
+        { to: '/machines', words: 'Machines' },
+    ],
+    doors: [{ path: 'strip', words: 'Strip-down and rebuild', key: 's' }],
+    touched: ['strip', 'photos', 'bench', 'jobs'],
+};

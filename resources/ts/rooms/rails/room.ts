@@ -1,0 +1,19 @@
+import type { Room } from '../../bench/room';
+
+export const rails: Room = {
+    name: 'rails',
+    routes: [{ path: 'rail-runs/:id', lazy: async () => ({ Component: (await import('./run')).RailRun }) }],
+    keys: [['r', 'rail run, compared with the last one']],
+    touched: ['run', 'rail-runs', 'rail-places'],
+    parts: async () => {
+        const [runs, described, overTime] = await Promise.all([import('./runs'), import('./described'), import('./over-time')]);
+        return {
+            JobAction: runs.StartRun,
+            JobNext: runs.ToTheRails,
+            JobPart: runs.Runs,
+            MachineTop: described.Rails,
+            MachinePart: described.Loads,
+            BoardPart: overTime.OverTime,
+        };
+    },
+};
