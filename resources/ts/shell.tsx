@@ -1,17 +1,17 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
 import { api, data } from './api/client';
 import { openOutbox } from './api/outbox';
 import { HouseContext, openHouse } from './bench/house';
 import { ROOMS } from './rooms';
-import { SignIn } from './rooms/people/sign-in';
-import { Choice } from './ui/choice';
 import { Button } from './ui/controls';
-import { chooseLight, light } from './ui/light';
 import { Loaded } from './ui/page';
 import { PersonContext, useSession, type Person } from './ui/session';
 import { UnsentBar } from './ui/unsent';
+
+const LightSwitch = lazy(async () => ({ default: (await import('./ui/light-switch')).LightSwitch }));
+const SignIn = lazy(async () => ({ default: (await import('./rooms/people/sign-in')).SignIn }));
 
 export function Shell() {
     const session = useSession();
@@ -19,7 +19,9 @@ export function Shell() {
         <Loaded query={session}>
             {(person) =>
                 person === null ? (
-                    <SignIn />
+                    <Suspense fallback={null}>
+                        <SignIn />
+                    </Suspense>
                 ) : (
                     <PersonContext value={person}>
                         <SignedIn person={person} />
@@ -79,31 +81,13 @@ function Top({ person }: { person: Person }) {
                     ))}
                 </nav>
                 <div className="ml-auto flex items-center gap-2 py-1">
-                    <LightSwitch />
+                    <Suspense fallback={<span className="min-h-11 w-44" />}>
+                        <LightSwitch />
+                    </Suspense>
                     <SignOut person={person} />
                 </div>
             </div>
         </header>
-    );
-}
-
-function LightSwitch() {
-    const [chosen, setChosen] = useState(light);
-    return (
-        <div className="text-ink">
-            <Choice
-                label="Light"
-                value={chosen}
-                options={[
-                    { value: 'day', words: 'Day bench' },
-                    { value: 'lamp', words: 'Lamp' },
-                ]}
-                onChange={(next) => {
-                    chooseLight(next);
-                    setChosen(next);
-                }}
-            />
-        </div>
     );
 }
 

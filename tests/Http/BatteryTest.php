@@ -8,6 +8,7 @@ use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\Machine;
 use App\People\Role;
+use Ash\Batteries\BoardNeeds;
 
 /** Battery, clock, strip-down and rebuild through the API. */
 final class BatteryTest extends TestCase
@@ -132,7 +133,7 @@ final class BatteryTest extends TestCase
         self::assertSame(['P2: stripe towards the bracket'], array_map(static fn ($it): string => $it->words(), $machine->readProfile()->connectors));
         $this->line($this->job('whimbrel'), 'out card; 2 M3x6; p2 stripe away from the bracket');
         self::assertSame(['p2: stripe away from the bracket'], array_map(static fn ($it): string => $it->words(), $machine->refresh()->readProfile()->connectors));
-        self::assertNotNull($machine->readProfile()->battery, 'the rest of the profile stays');
+        self::assertNotNull($machine->readProfile()->section(BoardNeeds::class), 'the rest of the profile stays');
         self::assertSame(['p2: stripe away from the bracket'], $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/strip")->json('known'));
     }
 

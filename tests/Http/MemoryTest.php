@@ -246,7 +246,7 @@ final class MemoryTest extends TestCase
             $loop->turn();
             $source = Source::query()->findOrFail($id);
         } while (!$until($source) && microtime(true) < $end);
-        self::assertTrue($until($source), "{$source->state->value}: ".json_encode($source->result?->tail ?? null));
+        self::assertTrue($until($source), "{$source->state->value}: ".json_encode($source->result->tail ?? null));
 
         return $source;
     }
@@ -274,7 +274,7 @@ final class MemoryTest extends TestCase
         $id = $this->listen($job, 'goes-silent');
         $loop = new CaptureLoop();
         $source = $this->turn($loop, $id, static fn (Source $it): bool => $it->state->value === 'silent');
-        self::assertSame([6, 1], [$source->result?->located->errors ?? 0, $source->result?->passes ?? 0]);
+        self::assertSame([6, 1], [$source->result?->located->errors ?? 0, $source->result->passes ?? 0]);
         Source::query()->where('id', $id)->update(['state' => 'stopping']);
         $this->turn($loop, $id, static fn (Source $it): bool => !$it->state->active());
         $this->tester?->stop();
@@ -292,9 +292,9 @@ final class MemoryTest extends TestCase
         $job = $this->job();
         $id = $this->listen($job, 'bad-chip');
         $loop = new CaptureLoop();
-        $before = $this->turn($loop, $id, static fn (Source $it): bool => ($it->result?->lines ?? 0) > 8)->result?->lines ?? 0;
+        $before = $this->turn($loop, $id, static fn (Source $it): bool => ($it->result->lines ?? 0) > 8)->result->lines ?? 0;
         $loop->close();
-        $after = $this->turn(new CaptureLoop(), $id, static fn (Source $it): bool => ($it->result?->lines ?? 0) > 30)->result?->lines ?? 0;
+        $after = $this->turn(new CaptureLoop(), $id, static fn (Source $it): bool => ($it->result->lines ?? 0) > 30)->result->lines ?? 0;
         self::assertGreaterThan($before, $after);
         $stopped = $this->as(Role::Technician)->postJson("/api/memory-sources/{$id}/stop")->assertOk();
         self::assertSame('stopped', $stopped->json('state'));
@@ -342,15 +342,15 @@ final class MemoryTest extends TestCase
     {
         $id = $this->listen($this->job(), 'fast');
         $loop = new CaptureLoop();
-        $this->turn($loop, $id, static fn (Source $it): bool => ($it->result?->lines ?? 0) > 0);
+        $this->turn($loop, $id, static fn (Source $it): bool => ($it->result->lines ?? 0) > 0);
         $from = microtime(true);
-        $first = Source::query()->findOrFail($id)->result?->lines ?? 0;
+        $first = Source::query()->findOrFail($id)->result->lines ?? 0;
         $saved = [];
         while (microtime(true) - $from < 2.5) {
             $loop->turn();
             $saved[(string) Source::query()->findOrFail($id)->updated_at->format('U.u')] = true;
         }
-        $came = (Source::query()->findOrFail($id)->result?->lines ?? 0) - $first;
+        $came = (Source::query()->findOrFail($id)->result->lines ?? 0) - $first;
         self::assertGreaterThan(2.0 * 180, $came, 'lines of two seconds');
         self::assertLessThanOrEqual(11, count($saved), 'at most four writings a second');
     }

@@ -160,7 +160,7 @@ final class MeterTest extends TestCase
         $entry = Entry::query()->where('job_id', $job->id)->firstOrFail();
         self::assertSame('rms', $entry->as(ReadingTaken::class)?->rippleFrom?->value);
         // The scene gives 260 mVpp; the meter shows its RMS with noise.
-        self::assertEqualsWithDelta(260, $entry->as(ReadingTaken::class)?->rippleMvpp, 3);
+        self::assertEqualsWithDelta(260, $entry->as(ReadingTaken::class)->rippleMvpp, 3);
     }
 
     public function test_the_stand_in_answers_the_common_commands_and_repeats_itself_from_a_seed(): void
