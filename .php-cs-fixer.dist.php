@@ -22,4 +22,7 @@ return (new PhpCsFixer\Config())
         'self_accessor' => false,
     ])
     ->setCacheFile(__DIR__.'/var/php-cs-fixer.cache')
-    ->setFinder((new PhpCsFixer\Finder())->in(__DIR__)->exclude(['vendor', 'node_modules', 'var', 'public/build', 'bootstrap/cache', 'resources'])->append([__DIR__.'/bin/ash', __DIR__.'/standins/bench-meter/bench-meter', __DIR__.'/artisan']));
+    ->setFinder((new PhpCsFixer\Finder())
+        ->in(__DIR__)
+        ->exclude(['vendor', 'node_modules', 'var', 'public/build', 'bootstrap/cache', 'resources'])
+        ->append([__DIR__.'/bin/ash', __DIR__.'/standins/bench-meter/bench-meter', __DIR__.'/artisan']));

@@ -148,7 +148,12 @@ final class DescribeApi extends Command
             $refs[$kind->name] = ['$ref' => "#/components/schemas/{$name}"];
         }
         $schemas['EntryBody'] = EntryDraft::schema(House::here()->hall->kinds, array_values(array_unique($refs, SORT_REGULAR)));
-        $schemas['EntryDataByKind'] = ['description' => 'which data belong to which kind', 'type' => 'object', 'properties' => $refs, 'required' => array_keys($refs)];
+        $schemas['EntryDataByKind'] = [
+            'description' => 'which data belong to which kind',
+            'type' => 'object',
+            'properties' => $refs,
+            'required' => array_keys($refs),
+        ];
 
         return $schemas;
     }

@@ -74,7 +74,10 @@ final class Populate extends Command
     {
         $password = implode('-', str_split(bin2hex(random_bytes(6)), 4));
 
-        return [Person::query()->create(['name' => $name, 'email' => $email, 'password' => $password, 'role' => $role, 'active' => true]), "{$email} / {$password}"];
+        return [
+            Person::query()->create(['name' => $name, 'email' => $email, 'password' => $password, 'role' => $role, 'active' => true]),
+            "{$email} / {$password}",
+        ];
     }
 
     private static function tester(): void
@@ -89,8 +92,25 @@ final class Populate extends Command
         self::tester();
 
         return [
-            Meter::query()->create([...$address, 'name' => 'Stand-in bench meter', 'reading_pct' => 0.05, 'counts' => 5, 'resolution_v' => 0.001, ...Meter::STANDIN_LOSSES, 'standin' => true, 'active' => true]),
-            Meter::query()->create([...$address, 'name' => 'Hand-held, drawer 3', 'reading_pct' => 0.5, 'counts' => 2, 'resolution_v' => 0.01, 'standin' => false, 'active' => false]),
+            Meter::query()->create([
+                ...$address,
+                'name' => 'Stand-in bench meter',
+                'reading_pct' => 0.05,
+                'counts' => 5,
+                'resolution_v' => 0.001,
+                ...Meter::STANDIN_LOSSES,
+                'standin' => true,
+                'active' => true,
+            ]),
+            Meter::query()->create([
+                ...$address,
+                'name' => 'Hand-held, drawer 3',
+                'reading_pct' => 0.5,
+                'counts' => 2,
+                'resolution_v' => 0.01,
+                'standin' => false,
+                'active' => false,
+            ]),
         ];
     }
 }

@@ -38,7 +38,11 @@ final class Architecture
             yield $room => PHPat::rule()
                 ->classes(Selector::inNamespace("App\\{$room}"))
                 ->shouldNot()->dependOn()
-                ->classes(Selector::AllOf(Selector::inNamespace('App'), Selector::Not(Selector::inNamespace("App\\{$room}")), Selector::classname('/Controller$/', true)))
+                ->classes(Selector::AllOf(
+                    Selector::inNamespace('App'),
+                    Selector::Not(Selector::inNamespace("App\\{$room}")),
+                    Selector::classname('/Controller$/', true),
+                ))
                 ->because('a controller is the door of its own room');
         }
     }

@@ -84,7 +84,11 @@ final class BatteriesRoom extends Room
     /** A battery that is fitted ends the re-check of the one before it, and may open one of its own. */
     private static function fitted(Entry $entry, BatteryNote $data): void
     {
-        OpenItem::query()->where('board_id', $entry->board_id)->where('kind', Core::RECHECK)->where('open', true)->update(['open' => false, 'ended_by' => $entry->id]);
+        OpenItem::query()
+            ->where('board_id', $entry->board_id)
+            ->where('kind', Core::RECHECK)
+            ->where('open', true)
+            ->update(['open' => false, 'ended_by' => $entry->id]);
         if ($data->recheckAt !== null) {
             OpenItem::begin($entry, Core::RECHECK, 're-check: '.$data->sentence(''), due: $data->recheckAt);
         }

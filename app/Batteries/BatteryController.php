@@ -31,30 +31,43 @@ use OpenApi\Attributes as OA;
 
 final readonly class BatteryController
 {
-    #[OA\Get(path: '/jobs/{job}/battery', operationId: 'showBattery', tags: ['batteries'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'the board\'s battery', content: new OA\JsonContent(ref: BatteryPage::class))])]
+    #[OA\Get(
+        path: '/jobs/{job}/battery',
+        operationId: 'showBattery',
+        tags: ['batteries'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'the board\'s battery', content: new OA\JsonContent(ref: BatteryPage::class))],
+    )]
     public function show(Job $job): JsonResponse
     {
         $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
         $read = Entry::query()->where('board_id', $job->board_id)->where('kind', ClockRead::KIND)->orderByDesc('at')->limit(10)->get();
 
         return new JsonResponse(new BatteryPage(
-            Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
-            array_map(static fn (Entry $note): string => $note->at->format('j M Y').': '.$note->data->sentence(''), CompleteBattery::notes($job)),
-            CompleteBattery::polarity($job),
-            self::numbers($profile->section(BoardNeeds::class)),
-            array_map(static fn (BatteryState $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), BatteryState::found()),
-            ChoiceCard::all(Chemistry::class),
-            ChoiceCard::all(Option::class),
-            Cards::itemCards(Cards::items()->where('open_items.board_id', $job->board_id)->where('kind', 'clock')),
-            array_values($read->map(static fn (Entry $it): string => $it->at->format('j M Y').': '.$it->data->sentence(''))->all()),
-            array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Battery)),
+            job: Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
+            notes: array_map(static fn (Entry $note): string => $note->at->format('j M Y').': '.$note->data->sentence(''), CompleteBattery::notes($job)),
+            positive_towards: CompleteBattery::polarity($job),
+            board: self::numbers($profile->section(BoardNeeds::class)),
+            states: array_map(static fn (BatteryState $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), BatteryState::found()),
+            chemistries: ChoiceCard::all(Chemistry::class),
+            options: ChoiceCard::all(Option::class),
+            tests: Cards::itemCards(Cards::items()->where('open_items.board_id', $job->board_id)->where('kind', 'clock')),
+            read: array_values($read->map(static fn (Entry $it): string => $it->at->format('j M Y').': '.$it->data->sentence(''))->all()),
+            cautions: array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Battery)),
         ));
     }
 
-    #[OA\Post(path: '/jobs/{job}/battery-options', operationId: 'compareBatteries', tags: ['batteries'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: BoardNumbers::class)), responses: [
-        new OA\Response(response: 200, description: 'best first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: OptionCard::class))),
-        new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
-    ])]
+    #[OA\Post(
+        path: '/jobs/{job}/battery-options',
+        operationId: 'compareBatteries',
+        tags: ['batteries'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: BoardNumbers::class)),
+        responses: [
+            new OA\Response(response: 200, description: 'best first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: OptionCard::class))),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function options(Request $request, Job $job): JsonResponse
     {
         $board = self::board(Body::of($request)->only('retention_min_v', 'retention_max_v', 'standby_a', 'supply_v', 'series_ohm', 'diode_drop_v'));
@@ -68,7 +81,14 @@ final readonly class BatteryController
     {
         $text = static fn (?float $value): string => $value === null ? '' : Notation::plain($value, 6);
 
-        return new BoardNumbers($text($needs?->minV), $text($needs?->maxV), $needs === null ? '' : Notation::plain($needs->standbyA * 1e6, 4).'u', $text($needs?->supplyV), $text($needs?->seriesOhm), $text($needs->diodeV ?? 0.3));
+        return new BoardNumbers(
+            $text($needs?->minV),
+            $text($needs?->maxV),
+            $needs === null ? '' : Notation::plain($needs->standbyA * 1e6, 4).'u',
+            $text($needs?->supplyV),
+            $text($needs?->seriesOhm),
+            $text($needs->diodeV ?? 0.3),
+        );
     }
 
     private static function board(Node $body): BoardNeeds
@@ -83,7 +103,8 @@ final readonly class BatteryController
         };
         $charge = ['supply_v' => $value('supply_v', Unit::Volt), 'series_ohm' => $value('series_ohm', Unit::Ohm)];
         $fields = array_filter([
-            'retention_min_v' => $value('retention_min_v', Unit::Volt), 'retention_max_v' => $value('retention_max_v', Unit::Volt), 'standby_a' => $value('standby_a', Unit::Ampere),
+            'retention_min_v' => $value('retention_min_v', Unit::Volt), 'retention_max_v' => $value('retention_max_v', Unit::Volt),
+            'standby_a' => $value('standby_a', Unit::Ampere),
             'diode_drop_v' => $value('diode_drop_v', Unit::Volt),
         ], static fn (?float $it): bool => $it !== null);
         if (($charge['supply_v'] === null) !== ($charge['series_ohm'] === null)) {
@@ -95,7 +116,9 @@ final readonly class BatteryController
 
     private static function card(Suitability $it, BoardNeeds $board, bool $recommended): OptionCard
     {
-        $volts = $it->freshV === null || $it->endV === null ? null : Notation::print($it->freshV, Unit::Volt, 3).' to '.Notation::print($it->endV, Unit::Volt, 3);
+        $volts = $it->freshV === null || $it->endV === null
+            ? null
+            : Notation::print($it->freshV, Unit::Volt, 3).' to '.Notation::print($it->endV, Unit::Volt, 3);
         $recheck = now()->addDays((int) (365.25 * $it->recheckYears()));
 
         $resistor = static fn (): string => $it->resistorOhm === null ? 'resistor' : 'a resistor of '.Notation::print($it->resistorOhm, Unit::Ohm, 3).' in all';

@@ -16,7 +16,18 @@ use OpenApi\Attributes as OA;
 /** Re-checks and clock tests as a calendar (RFC 5545) at a secret address of each person's own, which can be taken back. */
 final readonly class CalendarController
 {
-    #[OA\Post(path: '/calendar', operationId: 'makeCalendar', tags: ['batteries'], responses: [new OA\Response(response: 201, description: 'a new address; the one before it no longer answers', content: new OA\JsonContent(ref: CalendarCard::class))])]
+    #[OA\Post(
+        path: '/calendar',
+        operationId: 'makeCalendar',
+        tags: ['batteries'],
+        responses: [
+            new OA\Response(
+                response: 201,
+                description: 'a new address; the one before it no longer answers',
+                content: new OA\JsonContent(ref: CalendarCard::class),
+            ),
+        ],
+    )]
     public function store(Request $request): JsonResponse
     {
         $secret = bin2hex(random_bytes(20));
@@ -43,7 +54,11 @@ final readonly class CalendarController
         }
         $body = implode('', array_map(static fn (string $line): string => self::folded($line)."\r\n", [...$lines, 'END:VCALENDAR']));
 
-        return new Response($body, 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex']);
+        return new Response(
+            $body,
+            200,
+            ['Content-Type' => 'text/calendar; charset=utf-8', 'Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex'],
+        );
     }
 
     /** @return list<string> RFC 5545, 3.6.1 */
@@ -52,7 +67,16 @@ final readonly class CalendarController
         $stamp = static fn (string $utc): string => preg_replace('/\.\d+$/', '', strtr($utc, ['-' => '', ':' => '', ' ' => 'T'])).'Z';
         $due = $stamp($item->string('due'));
 
-        return ['BEGIN:VEVENT', "UID:{$item->string('id')}@ash-bench", "DTSTAMP:{$stamp($item->string('since'))}", "DTSTART:{$due}", 'DURATION:PT30M', 'SUMMARY:'.self::text(sprintf('J-%04d ', $item->int('number')).$item->string('text')), 'URL:'.url("jobs/{$item->string('job_id')}/battery"), 'END:VEVENT'];
+        return [
+            'BEGIN:VEVENT',
+            "UID:{$item->string('id')}@ash-bench",
+            "DTSTAMP:{$stamp($item->string('since'))}",
+            "DTSTART:{$due}",
+            'DURATION:PT30M',
+            'SUMMARY:'.self::text(sprintf('J-%04d ', $item->int('number')).$item->string('text')),
+            'URL:'.url("jobs/{$item->string('job_id')}/battery"),
+            'END:VEVENT',
+        ];
     }
 
     /** RFC 5545, 3.3.11: these characters are escaped in a text. */

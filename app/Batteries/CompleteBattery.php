@@ -26,7 +26,10 @@ final readonly class CompleteBattery
         }
         $recorded = self::polarity($job);
         if ($recorded === null) {
-            throw InvalidDocument::at('/data/positive_towards', 'no polarity is recorded for this board: record how the old one sat, or say with a reason why this is right');
+            throw InvalidDocument::at(
+                '/data/positive_towards',
+                'no polarity is recorded for this board: record how the old one sat, or say with a reason why this is right',
+            );
         }
         if (!BatteryNote::agrees($recorded, (string) $data->positiveTowards)) {
             $detail = "the record says that the positive end lies towards \"{$recorded}\": turn it round, or say with a reason why this is right";

@@ -36,7 +36,12 @@ final readonly class CapCard
         public ?string $rail,
         #[OA\Property(description: 'when it was found while walking')]
         public ?string $entry_id,
-        #[OA\Property(type: 'object', nullable: true, additionalProperties: true, description: 'what was written down of it then, for the form that says it anew')]
+        #[OA\Property(
+            type: 'object',
+            nullable: true,
+            additionalProperties: true,
+            description: 'what was written down of it then, for the form that says it anew',
+        )]
         public ?object $found,
         #[OA\Property(description: 'the question it waits with')]
         public ?string $waiting,

@@ -28,7 +28,13 @@ use OpenApi\Attributes as OA;
 
 final readonly class CapacitorController
 {
-    #[OA\Get(path: '/jobs/{job}/capacitors', operationId: 'showCapacitors', tags: ['capacitors'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'the board\'s list, readings, policy', content: new OA\JsonContent(ref: CapacitorPage::class))])]
+    #[OA\Get(
+        path: '/jobs/{job}/capacitors',
+        operationId: 'showCapacitors',
+        tags: ['capacitors'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'the board\'s list, readings, policy', content: new OA\JsonContent(ref: CapacitorPage::class))],
+    )]
     public function show(Job $job): JsonResponse
     {
         return new JsonResponse(CapacitorPages::of($job)->page());
@@ -37,7 +43,10 @@ final readonly class CapacitorController
     #[OA\Get(path: '/jobs/{job}/substitutes', operationId: 'showSubstitutes', tags: ['capacitors'], parameters: [
         new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'cap', schema: new OA\Schema(type: 'string')),
         new OA\QueryParameter(name: 'at_c', description: 'temperature at the board', schema: new OA\Schema(type: 'string')),
-    ], responses: [new OA\Response(response: 200, description: 'parts of the shelf, best first', content: new OA\JsonContent(ref: SubstitutePage::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    ], responses: [
+        new OA\Response(response: 200, description: 'parts of the shelf, best first', content: new OA\JsonContent(ref: SubstitutePage::class)),
+        new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+    ])]
     public function substitutes(Request $request, Job $job): JsonResponse
     {
         $query = Node::of((object) $request->query->all())->only('cap', 'at_c');
@@ -47,7 +56,20 @@ final readonly class CapacitorController
         return new JsonResponse(CapacitorPages::of($job)->substitutes($query->at('cap')->string(), $at === null ? Life::BOARD_C : (float) $at));
     }
 
-    #[OA\Post(path: '/capacitors/decode', operationId: 'decodeMarking', tags: ['capacitors'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/DecodeBody')), responses: [new OA\Response(response: 200, description: 'what it may mean; nothing when it cannot be read', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DecodedCard::class))), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/capacitors/decode',
+        operationId: 'decodeMarking',
+        tags: ['capacitors'],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/DecodeBody')),
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'what it may mean; nothing when it cannot be read',
+                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DecodedCard::class)),
+            ),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function decode(Request $request): JsonResponse
     {
         $body = Body::as($request, DecodeBody::class);
@@ -63,9 +85,20 @@ final readonly class CapacitorController
         ), Marking::decode($body->marking, $body->kind)));
     }
 
-    #[OA\Post(path: '/jobs/{job}/capacitors/take', operationId: 'takeCapacitance', tags: ['capacitors'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/TakeCapacitanceBody')), responses: [
-        new OA\Response(response: 200, description: 'a reading in the record, or why there is none', content: new OA\JsonContent(ref: FaradsTaken::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
-    ])]
+    #[OA\Post(
+        path: '/jobs/{job}/capacitors/take',
+        operationId: 'takeCapacitance',
+        tags: ['capacitors'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/TakeCapacitanceBody')),
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'a reading in the record, or why there is none',
+                content: new OA\JsonContent(ref: FaradsTaken::class),
+            ), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function take(Request $request, Job $job): JsonResponse
     {
         $body = Body::as($request, TakeCapacitanceBody::class);
@@ -80,7 +113,11 @@ final readonly class CapacitorController
         $cap = $leads ? '' : $body->cap ?? throw InvalidDocument::at('/cap', 'is missing');
         $taken = CapacitorMeter::take($meter, $body->what, $cap);
         if ($taken->refusal !== null || $leads) {
-            return new JsonResponse(new FaradsTaken($taken->refusal->state->value ?? MeterState::Reading->value, $taken->words, $taken->read['esr_ohm'] ?? null));
+            return new JsonResponse(new FaradsTaken(
+                $taken->refusal->state->value ?? MeterState::Reading->value,
+                $taken->words,
+                $taken->read['esr_ohm'] ?? null,
+            ));
         }
         $data = (object) [...$body->given(), ...$taken->read, 'cap' => $cap, 'meter' => $meter->id];
         $draft = House::here()->hall->draft(Node::of((object) [

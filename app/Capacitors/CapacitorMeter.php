@@ -37,7 +37,10 @@ final readonly class CapacitorMeter
             Take::Leads => ['esr_ohm' => [(string) $meter->esr_query, 'leads']],
         });
         $probe = $what === Take::Leads ? Scene::probe('leads', '', 'none') : Scene::probe('capacitor', $cap, 'none');
-        $answers = (new ScpiMeter($meter))->measure(array_values(array_map(static fn (array $it): Quantity|string => $it[0], $wanted)), $meter->standin ? [$probe] : []);
+        $answers = (new ScpiMeter($meter))->measure(
+            array_values(array_map(static fn (array $it): Quantity|string => $it[0], $wanted)),
+            $meter->standin ? [$probe] : [],
+        );
         $read = [];
         foreach (array_keys($wanted) as $i => $field) {
             if ($answers[$i]->value === null) {

@@ -76,8 +76,11 @@ final readonly class CapacitorPages
     /** @return list<BoardCapacitor> what measures bad, and originals of a kind that the bench replaces whole */
     public function wanted(): array
     {
-        return array_values(array_filter($this->list->all, fn (BoardCapacitor $it): bool => $this->readings->standing($it->key)?->verdict === PartVerdict::Replace
-            || (!$it->replaced && $it->original !== null && $this->readings->policy($it->original->kind) === ReplacePolicy::Kind)));
+        return array_values(array_filter(
+            $this->list->all,
+            fn (BoardCapacitor $it): bool => $this->readings->standing($it->key)?->verdict === PartVerdict::Replace
+                || (!$it->replaced && $it->original !== null && $this->readings->policy($it->original->kind) === ReplacePolicy::Kind),
+        ));
     }
 
     public function substitutes(string $key, float $atC): SubstitutePage
@@ -95,7 +98,9 @@ final readonly class CapacitorPages
             clearance_mm: $it->given->clearanceMm,
             at_c: $atC,
             choices: $choices,
-            says: $wanted === null ? 'Nobody knows what it is: a substitute cannot be chosen by a guess.' : "{$fit} of ".count($choices).' parts of about this value fit.',
+            says: $wanted === null
+                ? 'Nobody knows what it is: a substitute cannot be chosen by a guess.'
+                : "{$fit} of ".count($choices).' parts of about this value fit.',
         );
     }
 

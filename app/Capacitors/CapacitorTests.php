@@ -48,8 +48,10 @@ final readonly class CapacitorTests
         $part = $at->original;
         $standing = Standing::of($part, $readings[$last->job_id], $list->railV($at));
         DB::table('capacitor_tests')->insert([
-            'board_id' => $job->board_id, 'cap_key' => $cap, 'job_id' => $last->job_id, 'entry_id' => $last->id, 'kind' => $part->kind->value, 'year' => $list->year(), 'marked_f' => $part->markedF, 'rated_v' => $part->ratedV,
-            'verdict' => $standing->verdict->value, 'proven' => $standing->proven, 'at' => $last->at->format('Y-m-d H:i:s.v'), 'current' => true, 'replaced' => $replaced,
+            'board_id' => $job->board_id, 'cap_key' => $cap, 'job_id' => $last->job_id, 'entry_id' => $last->id, 'kind' => $part->kind->value,
+            'year' => $list->year(), 'marked_f' => $part->markedF, 'rated_v' => $part->ratedV,
+            'verdict' => $standing->verdict->value, 'proven' => $standing->proven, 'at' => $last->at->format('Y-m-d H:i:s.v'), 'current' => true,
+            'replaced' => $replaced,
         ]);
     }
 

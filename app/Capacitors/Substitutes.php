@@ -57,7 +57,8 @@ final readonly class Substitutes
 
         return DB::table('shelf_items')->whereIn('kind', array_map(static fn (CapacitorKind $kind): string => $kind->value, $kinds))
             ->whereBetween('marked_f', [$low * (1 - self::SLACK), $high * (1 + self::SLACK)])->where('rated_v', '>=', $part->ratedV * (1 - self::SLACK))
-            ->orderByRaw('quantity = 0')->orderByRaw('ABS(marked_f - ?)', [$part->markedF])->orderBy('rated_v')->orderBy('id')->limit(self::LOOKED_AT)->pluck('id')->all();
+            ->orderByRaw('quantity = 0')->orderByRaw('ABS(marked_f - ?)',
+                [$part->markedF])->orderBy('rated_v')->orderBy('id')->limit(self::LOOKED_AT)->pluck('id')->all();
     }
 
     private static function life(Stock $stock, float $atC): ?string

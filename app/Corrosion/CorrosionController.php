@@ -51,21 +51,34 @@ final readonly class CorrosionController
 
     #[OA\Get(path: '/jobs/{job}/corrosion', operationId: 'showCorrosion', tags: ['corrosion'], parameters: [
         new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')),
-        new OA\QueryParameter(name: 'on_board', description: 'comma-separated: what the board carries that forbids a bath', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(
+            name: 'on_board',
+            description: 'comma-separated: what the board carries that forbids a bath',
+            schema: new OA\Schema(type: 'string'),
+        ),
         new OA\QueryParameter(name: 'also', description: 'comma-separated: further chemicals meant to be used', schema: new OA\Schema(type: 'string')),
     ], responses: [new OA\Response(response: 200, description: 'survey, work list, continuity', content: new OA\JsonContent(ref: CorrosionPage::class))])]
     public function show(Request $request, Job $job): JsonResponse
     {
         $query = Node::of((object) $request->query->all())->only('on_board', 'also');
-        $list = static fn (?Node $words): array => $words === null || $words->isNull() ? [] : array_values(array_filter(array_map(trim(...), explode(',', $words->string())), static fn (string $it): bool => $it !== ''));
+        $list = static fn (?Node $words): array => $words === null || $words->isNull()
+            ? []
+            : array_values(array_filter(array_map(trim(...), explode(',', $words->string())), static fn (string $it): bool => $it !== ''));
 
         return new JsonResponse(SurveyOfJob::of($job)->page($list($query->optional('on_board')), $list($query->optional('also'))));
     }
 
-    #[OA\Post(path: '/jobs/{job}/continuity/take', operationId: 'takeContinuity', tags: ['corrosion'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ContinuityBody')), responses: [
-        new OA\Response(response: 200, description: 'a reading in the record, or why there is none', content: new OA\JsonContent(ref: OhmsTaken::class)),
-        new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
-    ])]
+    #[OA\Post(
+        path: '/jobs/{job}/continuity/take',
+        operationId: 'takeContinuity',
+        tags: ['corrosion'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ContinuityBody')),
+        responses: [
+            new OA\Response(response: 200, description: 'a reading in the record, or why there is none', content: new OA\JsonContent(ref: OhmsTaken::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function take(Request $request, Job $job): JsonResponse
     {
         $body = Body::as($request, ContinuityBody::class);

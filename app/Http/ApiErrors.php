@@ -27,7 +27,11 @@ final readonly class ApiErrors
             [$status, $detail] = match (true) {
                 $problem instanceof AuthenticationException => [401, 'sign in first'],
                 $problem instanceof HttpExceptionInterface => [$problem->getStatusCode(), self::words($problem)],
-                $problem instanceof \PDOException && preg_match('/\[(2002|2006|2013|1053)\]|gone away|Lost connection/', $problem->getMessage()) === 1 => [503, 'the database cannot be reached; nothing was saved'],
+                $problem instanceof \PDOException
+                    && preg_match(
+                        '/\[(2002|2006|2013|1053)\]|gone away|Lost connection/',
+                        $problem->getMessage(),
+                    ) === 1 => [503, 'the database cannot be reached; nothing was saved'],
                 default => [500, 'the server failed; nothing was saved'],
             };
 

@@ -13,19 +13,46 @@ use OpenApi\Attributes as OA;
 
 final readonly class MeterController
 {
-    #[OA\Get(path: '/meters', operationId: 'listMeters', tags: ['instruments'], responses: [new OA\Response(response: 200, description: 'meters by name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: MeterCard::class)))])]
+    #[OA\Get(
+        path: '/meters',
+        operationId: 'listMeters',
+        tags: ['instruments'],
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'meters by name',
+                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: MeterCard::class)),
+            ),
+        ],
+    )]
     public function index(): JsonResponse
     {
         return new JsonResponse(Meter::query()->orderBy('name')->get()->map(self::card(...))->all());
     }
 
-    #[OA\Post(path: '/meters', operationId: 'addMeter', tags: ['instruments'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/MeterBody')), responses: [new OA\Response(response: 201, description: 'added', content: new OA\JsonContent(ref: MeterCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/meters',
+        operationId: 'addMeter',
+        tags: ['instruments'],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/MeterBody')),
+        responses: [
+            new OA\Response(response: 201, description: 'added', content: new OA\JsonContent(ref: MeterCard::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function store(Request $request): JsonResponse
     {
         return new JsonResponse(self::card(Meter::query()->create(self::read($request, null))), 201);
     }
 
-    #[OA\Put(path: '/meters/{meter}', operationId: 'changeMeter', tags: ['instruments'], parameters: [new OA\PathParameter(name: 'meter', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/MeterBody')), responses: [new OA\Response(response: 200, description: 'changed', content: new OA\JsonContent(ref: MeterCard::class))])]
+    #[OA\Put(
+        path: '/meters/{meter}',
+        operationId: 'changeMeter',
+        tags: ['instruments'],
+        parameters: [new OA\PathParameter(name: 'meter', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/MeterBody')),
+        responses: [new OA\Response(response: 200, description: 'changed', content: new OA\JsonContent(ref: MeterCard::class))],
+    )]
     public function update(Request $request, Meter $meter): JsonResponse
     {
         $meter->update(self::read($request, $meter));
@@ -33,7 +60,13 @@ final readonly class MeterController
         return new JsonResponse(self::card($meter));
     }
 
-    #[OA\Post(path: '/meters/{meter}/check', operationId: 'checkMeter', tags: ['instruments'], parameters: [new OA\PathParameter(name: 'meter', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'what it said', content: new OA\JsonContent(ref: MeterAnswer::class))])]
+    #[OA\Post(
+        path: '/meters/{meter}/check',
+        operationId: 'checkMeter',
+        tags: ['instruments'],
+        parameters: [new OA\PathParameter(name: 'meter', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'what it said', content: new OA\JsonContent(ref: MeterAnswer::class))],
+    )]
     public function check(Meter $meter): JsonResponse
     {
         $answer = (new ScpiMeter($meter))->identity();
@@ -43,7 +76,13 @@ final readonly class MeterController
             : new MeterAnswer(MeterState::Reading->value, $answer));
     }
 
-    #[OA\Get(path: '/meters/{meter}/scene', operationId: 'showScene', tags: ['instruments'], parameters: [new OA\PathParameter(name: 'meter', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'the stand-in\'s scene', content: new OA\JsonContent(ref: SceneCard::class))])]
+    #[OA\Get(
+        path: '/meters/{meter}/scene',
+        operationId: 'showScene',
+        tags: ['instruments'],
+        parameters: [new OA\PathParameter(name: 'meter', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'the stand-in\'s scene', content: new OA\JsonContent(ref: SceneCard::class))],
+    )]
     public function scene(Meter $meter): JsonResponse
     {
         abort_unless($meter->standin, 404);
@@ -51,7 +90,14 @@ final readonly class MeterController
         return new JsonResponse(Scene::read($meter));
     }
 
-    #[OA\Put(path: '/meters/{meter}/scene', operationId: 'chooseScene', tags: ['instruments'], parameters: [new OA\PathParameter(name: 'meter', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SceneBody')), responses: [new OA\Response(response: 200, description: 'the stand-in\'s scene', content: new OA\JsonContent(ref: SceneCard::class))])]
+    #[OA\Put(
+        path: '/meters/{meter}/scene',
+        operationId: 'chooseScene',
+        tags: ['instruments'],
+        parameters: [new OA\PathParameter(name: 'meter', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SceneBody')),
+        responses: [new OA\Response(response: 200, description: 'the stand-in\'s scene', content: new OA\JsonContent(ref: SceneCard::class))],
+    )]
     public function chooseScene(Request $request, Meter $meter): JsonResponse
     {
         $body = Body::as($request, SceneBody::class);
@@ -87,6 +133,19 @@ final readonly class MeterController
     {
         $address = $meter->address();
 
-        return new MeterCard($meter->id, $meter->name, $address->host, $address->port, $meter->reading_pct, $meter->counts, $meter->resolution_v, $meter->esr_query, $meter->tan_delta_query, $meter->loss_hz, $meter->standin, $meter->active);
+        return new MeterCard(
+            id: $meter->id,
+            name: $meter->name,
+            host: $address->host,
+            port: $address->port,
+            reading_pct: $meter->reading_pct,
+            counts: $meter->counts,
+            resolution_v: $meter->resolution_v,
+            esr_query: $meter->esr_query,
+            tan_delta_query: $meter->tan_delta_query,
+            loss_hz: $meter->loss_hz,
+            standin: $meter->standin,
+            active: $meter->active,
+        );
     }
 }

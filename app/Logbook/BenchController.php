@@ -14,13 +14,21 @@ final readonly class BenchController
     private const LISTED = 40;
     private const RECENT = 6;
 
-    #[OA\Get(path: '/bench', operationId: 'showBench', tags: ['logbook'], responses: [new OA\Response(response: 200, description: 'the bench', content: new OA\JsonContent(ref: BenchPage::class))])]
+    #[OA\Get(
+        path: '/bench',
+        operationId: 'showBench',
+        tags: ['logbook'],
+        responses: [new OA\Response(response: 200, description: 'the bench', content: new OA\JsonContent(ref: BenchPage::class))],
+    )]
     public function show(): JsonResponse
     {
         $open = Cards::jobs()->where('state', 'open')->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::LISTED)->get();
         $count = $open->count() < self::LISTED ? $open->count() : DB::table('jobs')->where('state', 'open')->count();
         // What a job waited for has come: it stands first, also when it was parked.
-        $back = Cards::jobs()->whereIn('jobs.id', DB::table('open_items')->where('open', true)->where('kind', 'waiting')->whereNotNull('ready')->limit(self::LISTED)->pluck('job_id'))->whereIn('state', ['open', 'parked'])->get();
+        $back = Cards::jobs()->whereIn(
+            'jobs.id',
+            DB::table('open_items')->where('open', true)->where('kind', 'waiting')->whereNotNull('ready')->limit(self::LISTED)->pluck('job_id'),
+        )->whereIn('state', ['open', 'parked'])->get();
         $ids = $back->pluck('id')->all();
         $open = $back->concat($open->reject(static fn (object $row): bool => in_array($row->id ?? '', $ids, true)));
         $recent = Cards::jobs()->where('state', 'closed')->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::RECENT)->get();

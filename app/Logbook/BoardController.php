@@ -18,7 +18,8 @@ final readonly class BoardController
     private const PAGE = 50;
 
     #[OA\Get(path: '/boards/{board}', operationId: 'showBoard', tags: ['logbook'], parameters: [
-        new OA\PathParameter(name: 'board', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'before', schema: new OA\Schema(type: 'string')),
+        new OA\PathParameter(name: 'board', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'before', schema: new OA\Schema(type: 'string')),
     ], responses: [new OA\Response(response: 200, description: 'the board\'s record', content: new OA\JsonContent(ref: BoardPage::class))])]
     public function show(Request $request, Board $board): JsonResponse
     {
@@ -33,23 +34,36 @@ final readonly class BoardController
         $machine = Machine::query()->findOrFail($board->machine_id, ['id', 'name']);
 
         return new JsonResponse(new BoardPage(
-            new BoardCard($board->id, $board->slot, $board->name, $board->serial),
-            $machine->name,
-            $machine->id,
-            Cards::jobCards(Cards::jobs()->where('jobs.board_id', $board->id)->orderByDesc('opened_at')->limit(30)->get()),
-            Cards::itemCards(Cards::items()->where('open_items.board_id', $board->id)->where('kind', 'hazard')),
-            Cards::entries($rows->take(self::PAGE)),
-            $last === null ? null : Cursor::of($last, 'at'),
-            PhotoCards::ofBoard($board),
+            board: new BoardCard($board->id, $board->slot, $board->name, $board->serial),
+            machine: $machine->name,
+            machine_id: $machine->id,
+            jobs: Cards::jobCards(Cards::jobs()->where('jobs.board_id', $board->id)->orderByDesc('opened_at')->limit(30)->get()),
+            hazards: Cards::itemCards(Cards::items()->where('open_items.board_id', $board->id)->where('kind', 'hazard')),
+            entries: Cards::entries($rows->take(self::PAGE)),
+            next_before: $last === null ? null : Cursor::of($last, 'at'),
+            photos: PhotoCards::ofBoard($board),
         ));
     }
 
     public function export(Board $board): Response
     {
-        return new Response(BoardRecord::export($board), 200, ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename=\"{$board->slot}-{$board->id}.record.json\""]);
+        return new Response(
+            BoardRecord::export($board),
+            200,
+            ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename=\"{$board->slot}-{$board->id}.record.json\""],
+        );
     }
 
-    #[OA\Post(path: '/boards/import', operationId: 'importRecord', tags: ['logbook'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')), responses: [new OA\Response(response: 201, description: 'the record is in', content: new OA\JsonContent(ref: Imported::class)), new OA\Response(response: 422, description: 'refused whole, with every fault', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/boards/import',
+        operationId: 'importRecord',
+        tags: ['logbook'],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')),
+        responses: [
+            new OA\Response(response: 201, description: 'the record is in', content: new OA\JsonContent(ref: Imported::class)),
+            new OA\Response(response: 422, description: 'refused whole, with every fault', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function import(Request $request): JsonResponse
     {
         Body::of($request);

@@ -111,7 +111,8 @@ final readonly class BoardRecord
         foreach ($this->node->at('jobs')->items() as $node) {
             $id = Ulid::read($node->at('id'));
             $opened = CarbonImmutable::instance($node->at('opened_at')->instant());
-            $board = Board::query()->where('machine_id', $machine->id)->where('slot', $node->at('board_slot')->string())->first() ?? $node->at('board_slot')->refuse('is not a board of this machine');
+            $board = Board::query()->where('machine_id', $machine->id)->where('slot', $node->at('board_slot')->string())->first()
+                ?? $node->at('board_slot')->refuse('is not a board of this machine');
             $jobs[$id] = Job::query()->find($id) ?? OpenJob::create(new Intake(
                 id: $id,
                 board: $board,
@@ -159,7 +160,9 @@ final readonly class BoardRecord
         if ($known !== null) {
             return self::same($known, $entry) ? false : throw Conflict::at($node->at('id')->pointer, 'another entry has this id');
         }
-        $corrected = $entry->corrects_id === null ? null : Entry::query()->find($entry->corrects_id) ?? throw InvalidDocument::at($node->at('corrects')->pointer, 'is not an entry before this one');
+        $corrected = $entry->corrects_id === null
+            ? null
+            : Entry::query()->find($entry->corrects_id) ?? throw InvalidDocument::at($node->at('corrects')->pointer, 'is not an entry before this one');
         $entry->save();
         foreach (self::exchanges() as $exchange) {
             $exchange->bringEntry($node, $entry, $board);

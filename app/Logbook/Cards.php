@@ -35,11 +35,14 @@ final readonly class Cards
         $next = is_array($sheet) && is_array($sheet['next'] ?? null) ? $sheet['next'] : [];
 
         return new JobCard(
-            $r->string('id'), sprintf('J-%04d', $r->int('number')), $r->string('title'), $r->string('machine_name'), $r->string('machine_id'),
-            $r->string('board_name'), $r->string('board_id'), $r->string('owner'), $r->string('state'),
-            Stage::from($r->string('stage'))->words(), Outcome::tryFrom($r->text('outcome') ?? '')?->words(), $r->int('handed_back') === 1,
-            $r->int('minutes'), $r->int('allowance_minutes'), self::time($r->string('opened_at')), self::maybe($r->text('closed_at')), self::time($r->string('last_entry_at')),
-            new NextCard(self::word($next, 'text'), self::word($next, 'why'), self::word($next, 'room') ?: null),
+            id: $r->string('id'), label: sprintf('J-%04d', $r->int('number')), title: $r->string('title'), machine: $r->string('machine_name'),
+            machine_id: $r->string('machine_id'),
+            board: $r->string('board_name'), board_id: $r->string('board_id'), owner: $r->string('owner'), state: $r->string('state'),
+            stage_words: Stage::from($r->string('stage'))->words(), outcome_words: Outcome::tryFrom($r->text('outcome') ?? '')?->words(),
+            handed_back: $r->int('handed_back') === 1,
+            minutes: $r->int('minutes'), allowance_minutes: $r->int('allowance_minutes'), opened_at: self::time($r->string('opened_at')),
+            closed_at: self::maybe($r->text('closed_at')), last_entry_at: self::time($r->string('last_entry_at')),
+            next: new NextCard(self::word($next, 'text'), self::word($next, 'why'), self::word($next, 'room') ?: null),
         );
     }
 
@@ -66,9 +69,11 @@ final readonly class Cards
         $said = $kinds->sentence($kind, $r->string('text'), $kinds->stored($kind, $r->string('data')));
 
         return new EntryCard(
-            $r->string('id'), $r->string('job_id'), $r->text('board_id'), $kind, $kinds->all[$kind]->words ?? $kind, Stage::from($r->string('stage'))->words(),
-            self::time($r->string('at')), $r->string('author'), $r->int('minutes'), $said,
-            is_string($verdict) ? $verdict : null, $data, $r->string('text'), $r->text('corrects_id'), $correctedBy[$r->string('id')] ?? null,
+            id: $r->string('id'), job_id: $r->string('job_id'), board_id: $r->text('board_id'), kind: $kind,
+            kind_words: $kinds->all[$kind]->words ?? $kind, stage_words: Stage::from($r->string('stage'))->words(),
+            at: self::time($r->string('at')), author: $r->string('author'), minutes: $r->int('minutes'), says: $said,
+            verdict: is_string($verdict) ? $verdict : null, data: $data, text: $r->string('text'), corrects_id: $r->text('corrects_id'),
+            corrected_by: $correctedBy[$r->string('id')] ?? null,
         );
     }
 
@@ -144,10 +149,14 @@ final readonly class Cards
 
         return new SheetCard(
             $strings($sheet, 'known'),
-            array_map(static fn (array $it): SuspectCard => new SuspectCard(self::word($it, 'text'), self::word($it, 'why')), array_values(array_filter($list($sheet, 'suspected'), is_array(...)))),
+            array_map(
+                static fn (array $it): SuspectCard => new SuspectCard(self::word($it, 'text'), self::word($it, 'why')),
+                array_values(array_filter($list($sheet, 'suspected'), is_array(...))),
+            ),
             new NextCard(self::word($next, 'text'), self::word($next, 'why'), self::word($next, 'room') ?: null),
             array_map(static fn (array $it): GateCard => new GateCard(
-                self::word($it, 'gate'), self::word($it, 'words'), self::word($it, 'level'), ($it['closed'] ?? false) === true, $strings($it, 'why'), self::word($it, 'passed_because') ?: null,
+                self::word($it, 'gate'), self::word($it, 'words'), self::word($it, 'level'), ($it['closed'] ?? false) === true,
+                $strings($it, 'why'), self::word($it, 'passed_because') ?: null,
             ), array_values(array_filter($list($sheet, 'gates'), is_array(...)))),
             $strings($sheet, 'notices'),
         );

@@ -24,12 +24,19 @@ use OpenApi\Attributes as OA;
 
 final readonly class EntryController
 {
-    #[OA\Post(path: '/jobs/{job}/entries', operationId: 'addEntry', tags: ['logbook'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/EntryBody')), responses: [
-        new OA\Response(response: 201, description: 'taken into the record', content: new OA\JsonContent(ref: EntryStored::class)),
-        new OA\Response(response: 200, description: 'the same entry was there already', content: new OA\JsonContent(ref: EntryStored::class)),
-        new OA\Response(response: 409, description: 'another entry has this id', content: new OA\JsonContent(ref: Errors::class)),
-        new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
-    ])]
+    #[OA\Post(
+        path: '/jobs/{job}/entries',
+        operationId: 'addEntry',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/EntryBody')),
+        responses: [
+            new OA\Response(response: 201, description: 'taken into the record', content: new OA\JsonContent(ref: EntryStored::class)),
+            new OA\Response(response: 200, description: 'the same entry was there already', content: new OA\JsonContent(ref: EntryStored::class)),
+            new OA\Response(response: 409, description: 'another entry has this id', content: new OA\JsonContent(ref: Errors::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function store(Request $request, string $job): JsonResponse
     {
         [$entry, $created] = Append::to($job, House::here()->hall->draft(Body::of($request)), SignedIn::person($request));
@@ -38,7 +45,16 @@ final readonly class EntryController
         return new JsonResponse(new EntryStored($card, $created), $created ? 201 : 200);
     }
 
-    #[OA\Post(path: '/logbook/line', operationId: 'previewLine', tags: ['logbook'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/LineBody')), responses: [new OA\Response(response: 200, description: 'what the line would become', content: new OA\JsonContent(ref: LinePreview::class)), new OA\Response(response: 422, description: 'the line is not clear', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/logbook/line',
+        operationId: 'previewLine',
+        tags: ['logbook'],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/LineBody')),
+        responses: [
+            new OA\Response(response: 200, description: 'what the line would become', content: new OA\JsonContent(ref: LinePreview::class)),
+            new OA\Response(response: 422, description: 'the line is not clear', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function preview(Request $request): JsonResponse
     {
         $line = Body::as($request, LineBody::class)->line;

@@ -24,7 +24,9 @@ final class EntryDataCast implements CastsAttributes
     /** @param array<string, mixed> $attributes */
     public function set(Model $model, string $key, mixed $value, array $attributes): string
     {
-        return $value instanceof EntryData ? House::here()->hall->kinds->write(self::text($attributes['kind'] ?? ''), $value) : throw new \TypeError('an entry takes typed data');
+        return $value instanceof EntryData
+            ? House::here()->hall->kinds->write(self::text($attributes['kind'] ?? ''), $value)
+            : throw new \TypeError('an entry takes typed data');
     }
 
     private static function text(mixed $value): string

@@ -36,7 +36,9 @@ final readonly class JobController
         }
         if ($query->has('before')) {
             [$at, $id] = Cursor::read($query->at('before'));
-            $jobs->where(static fn ($q) => $q->where('last_entry_at', '<', $at)->orWhere(static fn ($q) => $q->where('last_entry_at', $at)->where('jobs.id', '<', $id)));
+            $jobs->where(
+                static fn ($q) => $q->where('last_entry_at', '<', $at)->orWhere(static fn ($q) => $q->where('last_entry_at', $at)->where('jobs.id', '<', $id)),
+            );
         }
         $rows = $jobs->get();
         $last = $rows->count() > self::PAGE ? $rows->get(self::PAGE - 1) : null;
@@ -44,7 +46,16 @@ final readonly class JobController
         return new JsonResponse(new JobList(Cards::jobCards($rows->take(self::PAGE)), $last === null ? null : Cursor::of($last, 'last_entry_at')));
     }
 
-    #[OA\Post(path: '/jobs', operationId: 'openJob', tags: ['logbook'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/JobBody')), responses: [new OA\Response(response: 201, description: 'taken in', content: new OA\JsonContent(ref: JobCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/jobs',
+        operationId: 'openJob',
+        tags: ['logbook'],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/JobBody')),
+        responses: [
+            new OA\Response(response: 201, description: 'taken in', content: new OA\JsonContent(ref: JobCard::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function store(Request $request): JsonResponse
     {
         $body = Body::as($request, JobBody::class);
@@ -66,7 +77,16 @@ final readonly class JobController
         return new JsonResponse(self::card($job->id), $created ? 201 : 200);
     }
 
-    #[OA\Get(path: '/jobs/{job}', operationId: 'showJob', tags: ['logbook'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'the job', content: new OA\JsonContent(ref: JobPage::class)), new OA\Response(response: 404, description: 'no such job', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Get(
+        path: '/jobs/{job}',
+        operationId: 'showJob',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        responses: [
+            new OA\Response(response: 200, description: 'the job', content: new OA\JsonContent(ref: JobPage::class)),
+            new OA\Response(response: 404, description: 'no such job', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function show(string $job): JsonResponse
     {
         $row = Cards::jobs()->addSelect('machines.profile')->where('jobs.id', $job)->first() ?? abort(404);
@@ -78,15 +98,19 @@ final readonly class JobController
         $stage = Stage::from($r->string('stage'));
 
         return new JsonResponse(new JobPage(
-            Cards::job($row),
-            $sheetCard,
-            self::stages($stage, $sheetCard, $entries->pluck('stage')->unique()->all()),
-            Cards::entries($entries, true),
-            Cards::itemCards(Cards::items()->where('job_id', $job)),
-            array_values(DB::table('boards')->where('machine_id', $r->string('machine_id'))->orderBy('slot')->get()->map(BoardController::card(...))->all()),
-            array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautionsAt($stage)),
-            self::examples(),
-            array_map(static fn (Outcome $outcome): ChoiceCard => new ChoiceCard($outcome->value, $outcome->words()), Outcome::cases()),
+            job: Cards::job($row),
+            sheet: $sheetCard,
+            stages: self::stages($stage, $sheetCard, $entries->pluck('stage')->unique()->all()),
+            entries: Cards::entries($entries, true),
+            open_items: Cards::itemCards(Cards::items()->where('job_id', $job)),
+            boards: array_values(DB::table('boards')
+                ->where('machine_id', $r->string('machine_id'))
+                ->orderBy('slot')
+                ->get()
+                ->map(BoardController::card(...))->all()),
+            cautions: array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautionsAt($stage)),
+            examples: self::examples(),
+            outcomes: array_map(static fn (Outcome $outcome): ChoiceCard => new ChoiceCard($outcome->value, $outcome->words()), Outcome::cases()),
         ));
     }
 
@@ -102,7 +126,10 @@ final readonly class JobController
      */
     private static function stages(Stage $current, SheetCard $sheet, array $opened): array
     {
-        $closed = array_values(array_map(static fn (GateCard $gate): string => $gate->words, array_filter($sheet->gates, static fn (GateCard $gate): bool => $gate->closed)));
+        $closed = array_values(array_map(
+            static fn (GateCard $gate): string => $gate->words,
+            array_filter($sheet->gates, static fn (GateCard $gate): bool => $gate->closed),
+        ));
 
         return array_map(static fn (Stage $stage): StageCard => new StageCard(
             $stage->value, $stage->words(), $stage->needs(), $stage === $current, in_array($stage->value, $opened, true),

@@ -63,8 +63,14 @@ final class LogbookRoom extends Room
     {
         return match (true) {
             $data instanceof OpenItemNamed => self::named($data, $at),
-            $data instanceof FixUndone => Shape::of(FixUndone::class)->with($data, ['what' => self::openItem($at, Core::HAZARD, $data->hazard, '/data/hazard')->text]),
-            $data instanceof Arrived => Shape::of(Arrived::class)->with($data, ['what' => self::openItem($at, WaitingFor::KIND, $data->waiting, '/data/waiting')->text]),
+            $data instanceof FixUndone => Shape::of(FixUndone::class)->with(
+                $data,
+                ['what' => self::openItem($at, Core::HAZARD, $data->hazard, '/data/hazard')->text],
+            ),
+            $data instanceof Arrived => Shape::of(Arrived::class)->with(
+                $data,
+                ['what' => self::openItem($at, WaitingFor::KIND, $data->waiting, '/data/waiting')->text],
+            ),
             $data instanceof GatePassed => self::gate($data, $at),
             $data instanceof PutBack => Rebuild::complete($at->job, $data, $at->draft->corrects),
             $data instanceof PhotoTaken, $data instanceof Pin => Photo::complete($at->job, $data),

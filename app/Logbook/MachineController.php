@@ -16,7 +16,18 @@ use OpenApi\Attributes as OA;
 
 final readonly class MachineController
 {
-    #[OA\Get(path: '/machines', operationId: 'listMachines', tags: ['logbook'], responses: [new OA\Response(response: 200, description: 'machines by name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: MachineCard::class)))])]
+    #[OA\Get(
+        path: '/machines',
+        operationId: 'listMachines',
+        tags: ['logbook'],
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'machines by name',
+                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: MachineCard::class)),
+            ),
+        ],
+    )]
     public function index(): JsonResponse
     {
         $boards = Board::query()->orderBy('slot')->get()->groupBy('machine_id');
@@ -25,7 +36,16 @@ final readonly class MachineController
             ->map(static fn (Machine $machine): MachineCard => self::card($machine, $boards->get($machine->id)?->all() ?? []))->all());
     }
 
-    #[OA\Post(path: '/machines', operationId: 'importProfile', tags: ['logbook'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')), responses: [new OA\Response(response: 201, description: 'the machine the profile describes', content: new OA\JsonContent(ref: MachineCard::class)), new OA\Response(response: 422, description: 'refused whole, with every fault', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/machines',
+        operationId: 'importProfile',
+        tags: ['logbook'],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')),
+        responses: [
+            new OA\Response(response: 201, description: 'the machine the profile describes', content: new OA\JsonContent(ref: MachineCard::class)),
+            new OA\Response(response: 422, description: 'refused whole, with every fault', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function store(Request $request): JsonResponse
     {
         Body::of($request);
@@ -34,7 +54,18 @@ final readonly class MachineController
         return new JsonResponse(self::card($machine, Board::query()->where('machine_id', $machine->id)->orderBy('slot')->get()->all()), 201);
     }
 
-    #[OA\Put(path: '/machines/{machine}/profile', operationId: 'changeProfile', tags: ['logbook'], parameters: [new OA\PathParameter(name: 'machine', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')), responses: [new OA\Response(response: 200, description: 'changed', content: new OA\JsonContent(ref: MachinePage::class)), new OA\Response(response: 409, description: 'someone changed it meanwhile', content: new OA\JsonContent(ref: Errors::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Put(
+        path: '/machines/{machine}/profile',
+        operationId: 'changeProfile',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'machine', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')),
+        responses: [
+            new OA\Response(response: 200, description: 'changed', content: new OA\JsonContent(ref: MachinePage::class)),
+            new OA\Response(response: 409, description: 'someone changed it meanwhile', content: new OA\JsonContent(ref: Errors::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function update(Request $request, Machine $machine): JsonResponse
     {
         Body::of($request);
@@ -43,7 +74,13 @@ final readonly class MachineController
         return $this->show($machine->refresh());
     }
 
-    #[OA\Get(path: '/machines/{machine}', operationId: 'showMachine', tags: ['logbook'], parameters: [new OA\PathParameter(name: 'machine', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'the machine', content: new OA\JsonContent(ref: MachinePage::class))])]
+    #[OA\Get(
+        path: '/machines/{machine}',
+        operationId: 'showMachine',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'machine', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'the machine', content: new OA\JsonContent(ref: MachinePage::class))],
+    )]
     public function show(Machine $machine): JsonResponse
     {
         $profile = $machine->readProfile();
@@ -61,7 +98,11 @@ final readonly class MachineController
 
     public function export(Machine $machine): Response
     {
-        return new Response($machine->profile, 200, ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename=\"{$machine->slug}.profile.json\""]);
+        return new Response(
+            $machine->profile,
+            200,
+            ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename=\"{$machine->slug}.profile.json\""],
+        );
     }
 
     /** @param array<Board> $boards */

@@ -20,7 +20,9 @@ final readonly class OpenJob
         return DB::transaction(static function () use ($it, $machine): array {
             $known = Job::query()->where('id', $it->id)->first();
             if ($known !== null) {
-                return $known->machine_id === $machine->id && $known->title === $it->title ? [$known, false] : throw Conflict::at('/id', 'another job has this id');
+                return $known->machine_id === $machine->id && $known->title === $it->title
+                    ? [$known, false]
+                    : throw Conflict::at('/id', 'another job has this id');
             }
             $job = self::create($it, $machine);
             $job->sheet = SheetDocument::of(Gathered::sheet($job, $machine->readProfile()));

@@ -25,9 +25,16 @@ final readonly class PhotoCards
     /** @return list<PhotoCard> the latest of all the board's jobs, in time order */
     public static function ofBoard(Board $board): array
     {
-        $photos = self::photos()->whereIn('job_id', DB::table('jobs')->select('id')->where('board_id', $board->id))->orderByDesc('taken_in_at')->orderByDesc('id')->limit(self::ON_BOARD)->get()->reverse();
+        $photos = self::photos()
+            ->whereIn('job_id', DB::table('jobs')->select('id')->where('board_id', $board->id))
+            ->orderByDesc('taken_in_at')
+            ->orderByDesc('id')
+            ->limit(self::ON_BOARD)->get()->reverse();
 
-        return self::cards($photos, $photos->isEmpty() ? collect() : self::entries($photos->pluck('job_id')->unique()->all())->whereIn('data->photo', $photos->pluck('id'))->get());
+        return self::cards(
+            $photos,
+            $photos->isEmpty() ? collect() : self::entries($photos->pluck('job_id')->unique()->all())->whereIn('data->photo', $photos->pluck('id'))->get(),
+        );
     }
 
     /** Plain rows: with hundreds of pictures, models would cost more than the rest of the page. */
@@ -72,8 +79,9 @@ final readonly class PhotoCards
             usort($here, static fn (PinCard $a, PinCard $b): int => $a->number <=> $b->number);
 
             return new PhotoCard(
-                $id, $said[$id]['text'] ?? '', $said[$id]['of'] ?? null, $said[$id]['phase'] ?? null,
-                Cards::time($photo->string('taken_in_at')), $photo->string('author'), $photo->int('width'), $photo->int('height'), "/photos/{$id}", "/photos/{$id}/thumbnail", $here,
+                id: $id, caption: $said[$id]['text'] ?? '', of: $said[$id]['of'] ?? null, phase: $said[$id]['phase'] ?? null,
+                at: Cards::time($photo->string('taken_in_at')), author: $photo->string('author'), width: $photo->int('width'),
+                height: $photo->int('height'), url: "/photos/{$id}", thumbnail: "/photos/{$id}/thumbnail", pins: $here,
             );
         }, $photos->all()));
     }

@@ -17,16 +17,42 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final readonly class PhotoController
 {
-    #[OA\Get(path: '/jobs/{job}/photos', operationId: 'listPhotos', tags: ['logbook'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'in time order', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: PhotoCard::class)))])]
+    #[OA\Get(
+        path: '/jobs/{job}/photos',
+        operationId: 'listPhotos',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'in time order',
+                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: PhotoCard::class)),
+            ),
+        ],
+    )]
     public function index(Job $job): JsonResponse
     {
         return new JsonResponse(PhotoCards::of($job));
     }
 
-    #[OA\Post(path: '/jobs/{job}/photos', operationId: 'takePhoto', tags: ['logbook'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(ref: '#/components/schemas/PhotoBody'))), responses: [
-        new OA\Response(response: 201, description: 'in the record', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: PhotoCard::class))),
-        new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
-    ])]
+    #[OA\Post(
+        path: '/jobs/{job}/photos',
+        operationId: 'takePhoto',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\MediaType(
+            mediaType: 'multipart/form-data',
+            schema: new OA\Schema(ref: '#/components/schemas/PhotoBody'),
+        )),
+        responses: [
+            new OA\Response(
+                response: 201,
+                description: 'in the record',
+                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: PhotoCard::class)),
+            ),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function store(Request $request, Job $job): JsonResponse
     {
         $body = Body::form($request, PhotoBody::class);

@@ -21,7 +21,13 @@ final readonly class SaveProfile
         }
 
         return DB::transaction(static function () use ($profile, $json, $author): Machine {
-            $machine = Machine::query()->create(['slug' => $profile->slug, 'name' => $profile->name, 'kind' => $profile->kind, 'profile' => $json, 'revision' => 1]);
+            $machine = Machine::query()->create([
+                'slug' => $profile->slug,
+                'name' => $profile->name,
+                'kind' => $profile->kind,
+                'profile' => $json,
+                'revision' => 1,
+            ]);
             self::keep($machine, $author);
             self::boards($machine, $profile);
 
@@ -56,7 +62,13 @@ final readonly class SaveProfile
 
     private static function keep(Machine $machine, string $author): void
     {
-        DB::table('machine_profiles')->insert(['machine_id' => $machine->id, 'revision' => $machine->revision, 'profile' => $machine->profile, 'author' => $author, 'created_at' => now()]);
+        DB::table('machine_profiles')->insert([
+            'machine_id' => $machine->id,
+            'revision' => $machine->revision,
+            'profile' => $machine->profile,
+            'author' => $author,
+            'created_at' => now(),
+        ]);
     }
 
     /** Boards are added and renamed; one that has left the profile keeps its record. */

@@ -47,7 +47,10 @@ final readonly class Schema
         $schema = $error->schema()->info()->data();
         $known = is_object($schema) && is_object($schema->properties ?? null) ? array_keys(get_object_vars($schema->properties)) : [];
         $given = $error->args()['properties'] ?? [];
-        $unknown = array_diff(is_array($given) ? array_map(static fn (mixed $name): string => is_scalar($name) ? (string) $name : '', $given) : [], array_map(strval(...), $known));
+        $unknown = array_diff(
+            is_array($given) ? array_map(static fn (mixed $name): string => is_scalar($name) ? (string) $name : '', $given) : [],
+            array_map(strval(...), $known),
+        );
 
         return $unknown === [] ? null : 'has fields that this format does not know: '.implode(', ', $unknown);
     }

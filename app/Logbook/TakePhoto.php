@@ -34,7 +34,14 @@ final readonly class TakePhoto
             return $known;
         }
         $path = self::checked($file);
-        $photo = new Photo(['id' => $id, 'job_id' => $job->id, 'author' => $who->name, 'bytes' => filesize($path), 'sha256' => hash_file('sha256', $path), 'taken_in_at' => now()]);
+        $photo = new Photo([
+            'id' => $id,
+            'job_id' => $job->id,
+            'author' => $who->name,
+            'bytes' => filesize($path),
+            'sha256' => hash_file('sha256', $path),
+            'taken_in_at' => now(),
+        ]);
         // Under a name of its own until the row is in: the same picture sent twice at once must not take the first one's file away.
         $mark = '.'.bin2hex(random_bytes(6));
         try {

@@ -17,8 +17,13 @@ final class Capturing
     private bool $silent = false;
 
     /** @param resource $file */
-    private function __construct(private readonly Source $source, public readonly SerialCapture $line, private readonly ReadSource $reader, private $file, private readonly float $silentAfter)
-    {
+    private function __construct(
+        private readonly Source $source,
+        public readonly SerialCapture $line,
+        private readonly ReadSource $reader,
+        private $file,
+        private readonly float $silentAfter,
+    ) {
         $this->heard = microtime(true);
     }
 

@@ -103,7 +103,10 @@ final readonly class CompleteMemory
     public static function memoryOf(Entry $entry, MemoryRun $run): FittedMemory
     {
         return Source::query()->find($run->source)?->fitted()
-            ?? Machine::query()->findOrFail(Job::query()->findOrFail($entry->job_id)->machine_id)->readProfile()->section(DescribedMemories::class)?->memory($run->map)
+            ?? Machine::query()
+                ->findOrFail(Job::query()->findOrFail($entry->job_id)->machine_id)
+                ->readProfile()
+                ->section(DescribedMemories::class)?->memory($run->map)
             ?? throw InvalidDocument::at('/data/run', 'belongs to a memory that the profile no longer has');
     }
 

@@ -29,7 +29,15 @@ final readonly class MemoryCards
 {
     public static function map(FittedMemory $memory): MemoryMapCard
     {
-        return new MemoryMapCard($memory->key, $memory->name, $memory->chip?->value, self::mapWords($memory), $memory->map->radix->value, array_map(static fn (Bank $it): string => $it->name, $memory->map->banks), MapCheck::of($memory));
+        return new MemoryMapCard(
+            key: $memory->key,
+            name: $memory->name,
+            chip: $memory->chip?->value,
+            words: self::mapWords($memory),
+            radix: $memory->map->radix->value,
+            banks: array_map(static fn (Bank $it): string => $it->name, $memory->map->banks),
+            findings: MapCheck::of($memory),
+        );
     }
 
     public static function mapWords(FittedMemory $memory): string
@@ -39,7 +47,9 @@ final readonly class MemoryCards
         $count = count($map->banks);
 
         return "{$count} ".($count === 1 ? 'bank' : 'banks').' of '.implode(' and ', $words)." words x {$map->wordBits}"
-            .(self::parity($map) ? ' and parity' : '').($memory->chip === null ? ", {$map->technology}" : ", {$memory->chip->value}").', addresses in radix '.$map->radix->value;
+            .(self::parity($map) ? ' and parity' : '').($memory->chip === null
+                ? ", {$map->technology}"
+                : ", {$memory->chip->value}").', addresses in radix '.$map->radix->value;
     }
 
     private static function parity(Map $map): bool
@@ -54,7 +64,11 @@ final readonly class MemoryCards
     public static function located(Map $map, MemoryRun|Located $it, ?string $next = null, array $codes = []): LocatedCard
     {
         return new LocatedCard(
-            suspects: array_map(static fn (LocatedSuspect $of, int $i): MemorySuspect => self::suspect($map, $of, $i === 0 ? $next : null), $it->suspects, array_keys($it->suspects)),
+            suspects: array_map(
+                static fn (LocatedSuspect $of, int $i): MemorySuspect => self::suspect($map, $of, $i === 0 ? $next : null),
+                $it->suspects,
+                array_keys($it->suspects),
+            ),
             errors: $it->errors,
             unmapped: $it->unmapped,
             unexplained: $it->unexplained,
@@ -121,7 +135,12 @@ final readonly class MemoryCards
         arsort($byChip);
         $says = array_map(static fn (int|string $ref, float $p): string => "{$ref} ".self::percent($p), array_keys($byChip), $byChip);
 
-        return new SocketsCard($memory->name, $rows, $beside, "Sockets of {$memory->name}. ".($says === [] && $beside === [] ? 'No chip is suspected.' : 'Suspected: '.implode(', ', [...$says, ...$beside]).'.'));
+        return new SocketsCard(
+            $memory->name,
+            $rows,
+            $beside,
+            "Sockets of {$memory->name}. ".($says === [] && $beside === [] ? 'No chip is suspected.' : 'Suspected: '.implode(', ', [...$says, ...$beside]).'.'),
+        );
     }
 
     /**
@@ -157,19 +176,28 @@ final readonly class MemoryCards
             ));
         }
 
-        return new SocketRow($bank->name ?? '', $bank === null ? '' : self::range($bank, $memory->map->radix), $bank === null || $tested === null || in_array($bank->name, $tested, true), $places);
+        return new SocketRow(
+            $bank->name ?? '',
+            $bank === null ? '' : self::range($bank, $memory->map->radix),
+            $bank === null || $tested === null || in_array($bank->name, $tested, true),
+            $places,
+        );
     }
 
     private static function bits(Chip $chip): string
     {
         $bits = array_map(SuspectWords::bit(...), $chip->bits);
 
-        return count($bits) > 2 && $chip->bits === range($chip->bits[0], $chip->bits[0] + count($bits) - 1) ? "bits {$bits[0]} to ".end($bits) : (count($bits) === 1 ? 'bit ' : 'bits ').implode(', ', $bits);
+        return count($bits) > 2 && $chip->bits === range($chip->bits[0], $chip->bits[0] + count($bits) - 1)
+            ? "bits {$bits[0]} to ".end($bits)
+            : (count($bits) === 1 ? 'bit ' : 'bits ').implode(', ', $bits);
     }
 
     private static function range(Bank $bank, Radix $radix): string
     {
-        return $radix->format($bank->start).' to '.$radix->format($bank->end - 1).($bank->selectMask === 0 ? '' : ', where address & '.$radix->format($bank->selectMask).' is '.$radix->format($bank->selectValue));
+        return $radix->format($bank->start).' to '.$radix->format($bank->end - 1).($bank->selectMask === 0
+            ? ''
+            : ', where address & '.$radix->format($bank->selectMask).' is '.$radix->format($bank->selectValue));
     }
 
     public static function source(Source $source): SourceCard
@@ -217,7 +245,9 @@ final readonly class MemoryCards
     /** Seconds a pass; null while none has ended. */
     private static function pace(Source $source, int $passes): ?float
     {
-        return $source->heard_at === null || $passes === 0 ? null : max(0.001, $source->started_at->diffInMilliseconds($source->heard_at, true) / 1000 / $passes);
+        return $source->heard_at === null || $passes === 0
+            ? null
+            : max(0.001, $source->started_at->diffInMilliseconds($source->heard_at, true) / 1000 / $passes);
     }
 
     /**

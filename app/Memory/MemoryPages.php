@@ -39,28 +39,35 @@ final readonly class MemoryPages
     {
         $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
         $described = $profile->section(DescribedMemories::class) ?? new DescribedMemories([]);
-        $memory = $map === null ? self::usual($job, $described->all) : ($described->memory($map) ?? throw InvalidDocument::at('/map', "the machine's profile has no memory \"{$map}\""));
-        $runs = CompleteMemory::runs($job)->limit(self::RUNS)->get()->filter(static fn (Entry $it): bool => $memory !== null && $it->as(MemoryRun::class)?->map === $memory->key)->values();
-        $pick = static fn (?string $id, string $field): ?Entry => $id === null ? null : $runs->firstWhere('id', $id) ?? throw InvalidDocument::at("/{$field}", 'is not a run of this memory');
+        $memory = $map === null
+            ? self::usual($job, $described->all)
+            : ($described->memory($map) ?? throw InvalidDocument::at('/map', "the machine's profile has no memory \"{$map}\""));
+        $runs = CompleteMemory::runs($job)
+            ->limit(self::RUNS)
+            ->get()
+            ->filter(static fn (Entry $it): bool => $memory !== null && $it->as(MemoryRun::class)?->map === $memory->key)->values();
+        $pick = static fn (?string $id, string $field): ?Entry => $id === null
+            ? null
+            : $runs->firstWhere('id', $id) ?? throw InvalidDocument::at("/{$field}", 'is not a run of this memory');
         $shown = $pick($run, 'run') ?? $runs->first();
         $other = $pick($against, 'against');
         $codes = $memory === null ? null : BoardCodes::of($job, $memory);
         $biased = $described->biasedChips();
 
         return new MemoryPage(
-            Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
-            array_map(MemoryCards::map(...), $described->all), $memory?->key,
-            $memory === null ? null : MemoryCards::sockets($memory, Seen::of($memory->map, []), [], $codes?->chips->at(null) ?? []),
-            array_values($runs->map(static fn (Entry $it): MemoryRunRow => MemoryCards::runRow($it, self::run($it)))->all()),
-            $shown === null ? null : MemoryCards::run($shown, self::run($shown), $codes?->chips->at($shown->at) ?? []),
-            $other === null ? null : MemoryCards::run($other, self::run($other), $codes?->chips->at($other->at) ?? []),
-            $shown === null || $other === null ? null : self::compare($shown, $other),
-            $memory === null || $job->state !== 'open' ? null : self::suggest($job, $memory, $runs),
-            $memory === null ? null : self::pending($job, $memory),
-            self::listening($job), self::ports(), MemoryCards::patterns(), MemoryCards::radices(),
-            $biased === [] ? null : implode(', ', $biased).': -5 V first on and last off, or +12 V destroys them. Measure it in before power (gate 3).',
-            $codes?->built, Sources::MOST_TEXT, Sources::MOST_FILE,
-            array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Find)),
+            job: Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
+            maps: array_map(MemoryCards::map(...), $described->all), map: $memory?->key,
+            sockets: $memory === null ? null : MemoryCards::sockets($memory, Seen::of($memory->map, []), [], $codes?->chips->at(null) ?? []),
+            runs: array_values($runs->map(static fn (Entry $it): MemoryRunRow => MemoryCards::runRow($it, self::run($it)))->all()),
+            run: $shown === null ? null : MemoryCards::run($shown, self::run($shown), $codes?->chips->at($shown->at) ?? []),
+            against: $other === null ? null : MemoryCards::run($other, self::run($other), $codes?->chips->at($other->at) ?? []),
+            comparison: $shown === null || $other === null ? null : self::compare($shown, $other),
+            suggestion: $memory === null || $job->state !== 'open' ? null : self::suggest($job, $memory, $runs),
+            pending: $memory === null ? null : self::pending($job, $memory),
+            listening: self::listening($job), ports: self::ports(), patterns: MemoryCards::patterns(), radices: MemoryCards::radices(),
+            bias: $biased === [] ? null : implode(', ', $biased).': -5 V first on and last off, or +12 V destroys them. Measure it in before power (gate 3).',
+            built: $codes?->built, most_text: Sources::MOST_TEXT, most_file: Sources::MOST_FILE,
+            cautions: array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Find)),
         );
     }
 
@@ -70,11 +77,14 @@ final readonly class MemoryPages
         $described = $profile->section(DescribedMemories::class) ?? new DescribedMemories([]);
 
         return new SoakPage(
-            Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
-            array_map(MemoryCards::map(...), $described->all), self::listening($job),
-            array_values(CompleteMemory::standing($job, SoakKept::KIND)->limit(self::RUNS)->get()->map(static fn (Entry $it): string => $it->data->sentence(''))->all()),
-            self::ports(), MemoryCards::patterns(),
-            array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Soak)),
+            job: Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
+            maps: array_map(MemoryCards::map(...), $described->all), listening: self::listening($job),
+            kept: array_values(CompleteMemory::standing($job, SoakKept::KIND)
+                ->limit(self::RUNS)
+                ->get()
+                ->map(static fn (Entry $it): string => $it->data->sentence(''))->all()),
+            ports: self::ports(), patterns: MemoryCards::patterns(),
+            cautions: array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Soak)),
         );
     }
 
@@ -83,10 +93,18 @@ final readonly class MemoryPages
         $soak = Soak::of($passes, $errors, $confidence, $target, $secondsPerPass);
 
         return new SoakCard(
-            $passes, $errors, 'at most '.Notation::plain($soak->upperRate * 100, 3).' % of passes fail ('.Notation::plain($confidence * 100, 4).' %)', $soak->reasons, $soak->passesLeft,
-            $soak->secondsLeft === null ? null : Soak::duration($soak->secondsLeft), $target,
-            array_map(static fn (array $it): SoakPoint => new SoakPoint($it['passes'], $it['upper'], $it['here']), Soak::curve($passes, $errors, $confidence, $target)),
-            array_map(static fn (array $it): SoakGain => new SoakGain($it['says'], $it['upper']), Soak::gains($passes, $errors, $confidence, $secondsPerPass)),
+            passes: $passes, errors: $errors,
+            bound: 'at most '.Notation::plain($soak->upperRate * 100, 3).' % of passes fail ('.Notation::plain($confidence * 100, 4).' %)',
+            reasons: $soak->reasons, passes_left: $soak->passesLeft,
+            time_left: $soak->secondsLeft === null ? null : Soak::duration($soak->secondsLeft), target: $target,
+            curve: array_map(
+                static fn (array $it): SoakPoint => new SoakPoint($it['passes'], $it['upper'], $it['here']),
+                Soak::curve($passes, $errors, $confidence, $target),
+            ),
+            gains: array_map(
+                static fn (array $it): SoakGain => new SoakGain($it['says'], $it['upper']),
+                Soak::gains($passes, $errors, $confidence, $secondsPerPass),
+            ),
         );
     }
 
@@ -104,13 +122,33 @@ final readonly class MemoryPages
         $now = self::run($run);
         $before = self::run($against);
         $memory = CompleteMemory::memoryOf($run, $now);
-        $it = Comparison::of($memory->map, Seen::kept($memory->map, $before->matrix), Seen::kept($memory->map, $now->matrix), $before->condition, $now->condition);
+        $it = Comparison::of(
+            $memory->map,
+            Seen::kept($memory->map, $before->matrix),
+            Seen::kept($memory->map, $now->matrix),
+            $before->condition,
+            $now->condition,
+        );
 
-        return new ComparisonCard(array_map(static fn (array $row): ComparedRow => new ComparedRow($row['bank'], $row['bit'], $row['ref'], $row['one'], $row['other'], $row['change'], match ($row['change']) {
-            'gone' => 'only in the first',
-            'new' => 'only in the second',
-            default => 'in both',
-        }), $it['rows']), $it['says']);
+        return new ComparisonCard(
+            array_map(
+                static fn (array $row): ComparedRow => new ComparedRow(
+                    bank: $row['bank'],
+                    bit: $row['bit'],
+                    ref: $row['ref'],
+                    one: $row['one'],
+                    other: $row['other'],
+                    change: $row['change'],
+                    words: match ($row['change']) {
+                        'gone' => 'only in the first',
+                        'new' => 'only in the second',
+                        default => 'in both',
+                    },
+                ),
+                $it['rows'],
+            ),
+            $it['says'],
+        );
     }
 
     /** @param Collection<int, Entry> $runs latest first */
@@ -119,7 +157,12 @@ final readonly class MemoryPages
         $entry = $runs->first();
         $run = $entry?->as(MemoryRun::class);
         $top = $run?->top();
-        if ($entry === null || $run === null || $top?->ref === null || !$top->isOneChip() || $run->swap !== null || !isset($memory->map->byRef["\0{$top->ref}"])) {
+        if ($entry === null
+            || $run === null
+            || $top?->ref === null
+            || !$top->isOneChip()
+            || $run->swap !== null
+            || !isset($memory->map->byRef["\0{$top->ref}"])) {
             return null;
         }
         if (CompleteMemory::pendingSwap($job, $memory->key) !== null) {

@@ -101,7 +101,8 @@ final class ReadSource
         $read = max($this->rows, $this->transcript->lines);
 
         return match (true) {
-            $this->patience !== null => "only the first {$read} lines were read, in ".Notation::plain($this->patience).' s; bin/ash memory locate --errors reads the whole file',
+            $this->patience !== null => "only the first {$read} lines were read, in ".Notation::plain($this->patience)
+                .' s; bin/ash memory locate --errors reads the whole file',
             $this->cut !== null => "line {$this->rows} {$this->cut}",
             default => null,
         };

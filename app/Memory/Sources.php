@@ -52,7 +52,8 @@ final readonly class Sources
 
     public static function capture(Job $job, CaptureBody $body, Person $who): Source
     {
-        $port = SerialPort::query()->where('active', true)->find($body->port) ?? throw InvalidDocument::at('/port', 'there is no such serial port, or it is put away');
+        $port = SerialPort::query()->where('active', true)->find($body->port)
+            ?? throw InvalidDocument::at('/port', 'there is no such serial port, or it is put away');
         $busy = Source::query()->where('port_id', $port->id)->whereIn('state', self::active())->where('id', '<>', $body->id)->first();
         $busy === null || throw Conflict::at('/port', "{$busy->author} is listening there already");
 
@@ -91,7 +92,11 @@ final readonly class Sources
         if ($source->state->active()) {
             // The program that listens is away: what it wrote down is read here.
             self::read($source);
-            $source->fill(['state' => SourceState::Stopped, 'why' => 'the capture program did not answer; what it wrote down was read', 'updated_at' => now()])->save();
+            $source->fill([
+                'state' => SourceState::Stopped,
+                'why' => 'the capture program did not answer; what it wrote down was read',
+                'updated_at' => now(),
+            ])->save();
         }
 
         return $source;
@@ -130,8 +135,14 @@ final readonly class Sources
     }
 
     /** @param \Closure(Source): void $lay puts the file down */
-    private static function take(Job $job, MemoryTextBody|MemoryCsvBody|CaptureBody $body, Person $who, SourceForm $kind, \Closure $lay, ?string $port = null): Source
-    {
+    private static function take(
+        Job $job,
+        MemoryTextBody|MemoryCsvBody|CaptureBody $body,
+        Person $who,
+        SourceForm $kind,
+        \Closure $lay,
+        ?string $port = null,
+    ): Source {
         $id = $body->id;
         $known = Source::query()->find($id);
         if ($known !== null) {
@@ -142,8 +153,10 @@ final readonly class Sources
         }
         [$memory, $document] = self::memory($job, $body->map);
         $source = new Source([
-            'id' => $id, 'job_id' => $job->id, 'kind' => $kind, 'state' => $kind === SourceForm::Capture ? SourceState::Running : SourceState::Whole, 'memory' => $document,
-            'radix' => $memory->map->radix->value, 'pattern' => Pattern::None->value, 'port_id' => $port, 'author' => $who->name, 'started_at' => now(), 'updated_at' => now(),
+            'id' => $id, 'job_id' => $job->id, 'kind' => $kind,
+            'state' => $kind === SourceForm::Capture ? SourceState::Running : SourceState::Whole, 'memory' => $document,
+            'radix' => $memory->map->radix->value, 'pattern' => Pattern::None->value, 'port_id' => $port, 'author' => $who->name,
+            'started_at' => now(), 'updated_at' => now(),
             ...self::settings($body, $memory),
         ]);
         $lay($source);

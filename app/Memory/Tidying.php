@@ -21,11 +21,16 @@ final readonly class Tidying
     public static function run(): int
     {
         $old = Source::query()->where('kept', false)->where('updated_at', '<', now()->subDays(self::AFTER_DAYS))
-            ->where(static fn ($query) => $query->whereNotIn('state', Sources::active()))->orderBy('updated_at')->limit(self::AT_ONCE)->get(['id', 'updated_at'])->all();
+            ->where(
+                static fn ($query) => $query->whereNotIn('state', Sources::active()),
+            )->orderBy('updated_at')->limit(self::AT_ONCE)->get(['id', 'updated_at'])->all();
         $gone = 0;
         foreach ($old as $source) {
             // Someone may be keeping it, or reading it again, at this moment.
-            $taken = DB::table('memory_sources')->where('id', $source->id)->where('kept', false)->where('updated_at', $source->getRawOriginal('updated_at'))->delete();
+            $taken = DB::table('memory_sources')
+                ->where('id', $source->id)
+                ->where('kept', false)
+                ->where('updated_at', $source->getRawOriginal('updated_at'))->delete();
             if ($taken === 1) {
                 @unlink($source->file());
                 ++$gone;

@@ -14,13 +14,33 @@ use OpenApi\Attributes as OA;
 
 final readonly class PeopleController
 {
-    #[OA\Get(path: '/people', operationId: 'listPeople', tags: ['people'], responses: [new OA\Response(response: 200, description: 'people by name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: PersonCard::class)))])]
+    #[OA\Get(
+        path: '/people',
+        operationId: 'listPeople',
+        tags: ['people'],
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'people by name',
+                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: PersonCard::class)),
+            ),
+        ],
+    )]
     public function index(): JsonResponse
     {
         return new JsonResponse(Person::query()->orderBy('name')->get()->map(self::card(...))->all());
     }
 
-    #[OA\Post(path: '/people', operationId: 'addPerson', tags: ['people'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/PersonBody')), responses: [new OA\Response(response: 201, description: 'added', content: new OA\JsonContent(ref: PersonCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/people',
+        operationId: 'addPerson',
+        tags: ['people'],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/PersonBody')),
+        responses: [
+            new OA\Response(response: 201, description: 'added', content: new OA\JsonContent(ref: PersonCard::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function store(Request $request): JsonResponse
     {
         $body = Body::as($request, PersonBody::class);
@@ -29,7 +49,14 @@ final readonly class PeopleController
         return new JsonResponse(self::card(Person::query()->create([...self::fields($body, null), 'password' => $password])), 201);
     }
 
-    #[OA\Put(path: '/people/{person}', operationId: 'changePerson', tags: ['people'], parameters: [new OA\PathParameter(name: 'person', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/PersonBody')), responses: [new OA\Response(response: 200, description: 'changed', content: new OA\JsonContent(ref: PersonCard::class))])]
+    #[OA\Put(
+        path: '/people/{person}',
+        operationId: 'changePerson',
+        tags: ['people'],
+        parameters: [new OA\PathParameter(name: 'person', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/PersonBody')),
+        responses: [new OA\Response(response: 200, description: 'changed', content: new OA\JsonContent(ref: PersonCard::class))],
+    )]
     public function update(Request $request, Person $person): JsonResponse
     {
         $body = Body::as($request, PersonBody::class);

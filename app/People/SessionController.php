@@ -16,13 +16,30 @@ use OpenApi\Attributes as OA;
 /** Sign-in by cookie session. */
 final readonly class SessionController
 {
-    #[OA\Get(path: '/session', operationId: 'whoAmI', tags: ['people'], responses: [new OA\Response(response: 200, description: 'who is signed in', content: new OA\JsonContent(ref: PersonCard::class)), new OA\Response(response: 401, description: 'nobody', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Get(
+        path: '/session',
+        operationId: 'whoAmI',
+        tags: ['people'],
+        responses: [
+            new OA\Response(response: 200, description: 'who is signed in', content: new OA\JsonContent(ref: PersonCard::class)),
+            new OA\Response(response: 401, description: 'nobody', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function show(Request $request): JsonResponse
     {
         return new JsonResponse(PeopleController::card(SignedIn::person($request)));
     }
 
-    #[OA\Post(path: '/session', operationId: 'signIn', tags: ['people'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SignInBody')), responses: [new OA\Response(response: 200, description: 'signed in', content: new OA\JsonContent(ref: PersonCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/session',
+        operationId: 'signIn',
+        tags: ['people'],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SignInBody')),
+        responses: [
+            new OA\Response(response: 200, description: 'signed in', content: new OA\JsonContent(ref: PersonCard::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function store(Request $request): JsonResponse
     {
         $body = Body::as($request, SignInBody::class);

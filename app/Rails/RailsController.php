@@ -61,7 +61,13 @@ final readonly class RailsController
         operationId: 'listRailPlaces',
         tags: ['rails'],
         parameters: [new OA\PathParameter(name: 'board', schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 200, description: 'where volts were read on this board', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: PlacePoint::class)))],
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'where volts were read on this board',
+                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: PlacePoint::class)),
+            ),
+        ],
     )]
     public function places(Board $board): JsonResponse
     {
@@ -84,7 +90,13 @@ final readonly class RailsController
             new OA\QueryParameter(name: 'rail', required: true, schema: new OA\Schema(type: 'string')),
             new OA\QueryParameter(name: 'test_point', required: true, schema: new OA\Schema(type: 'string')),
         ],
-        responses: [new OA\Response(response: 200, description: 'the latest readings of a test point, oldest first', content: new OA\JsonContent(ref: SeriesPage::class))],
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'the latest readings of a test point, oldest first',
+                content: new OA\JsonContent(ref: SeriesPage::class),
+            ),
+        ],
     )]
     public function series(Request $request, Board $board): JsonResponse
     {

@@ -119,7 +119,8 @@ final class RailsRoom extends Room
         Run::query()->where('job_id', $at->job->id)->whereKey($data->run)->exists() || throw InvalidDocument::at('/data/run', 'is not a run of this job');
         $described = $at->profile->section(DescribedRails::class);
         $bands = Gathered::of($at->job->id)->own();
-        $rail = $described?->within($bands)["\0{$data->rail}"] ?? throw InvalidDocument::at('/data/rail', "the machine's profile has no rail \"{$data->rail}\"");
+        $rail = $described?->within($bands)["\0{$data->rail}"]
+            ?? throw InvalidDocument::at('/data/rail', "the machine's profile has no rail \"{$data->rail}\"");
         $point = $described->testPoint($data->rail, $data->testPoint)
             ?? throw InvalidDocument::at('/data/test_point', "rail {$data->rail} has no test point \"{$data->testPoint}\"");
         [$meter, $name] = self::meter($data->meter);

@@ -38,7 +38,17 @@ final readonly class RunController
 {
     private const LISTED = 20;
 
-    #[OA\Post(path: '/jobs/{job}/rail-runs', operationId: 'startRailRun', tags: ['rails'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/RunBody')), responses: [new OA\Response(response: 201, description: 'started', content: new OA\JsonContent(ref: RailRunPage::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/jobs/{job}/rail-runs',
+        operationId: 'startRailRun',
+        tags: ['rails'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/RunBody')),
+        responses: [
+            new OA\Response(response: 201, description: 'started', content: new OA\JsonContent(ref: RailRunPage::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function store(Request $request, Job $job): JsonResponse
     {
         $body = Body::as($request, RunBody::class);
@@ -50,11 +60,13 @@ final readonly class RunController
         }
         $id = $body->id;
         $board = $body->board === null ? $job->board_id
-            : Board::query()->where('machine_id', $job->machine_id)->find($body->board)->id ?? throw InvalidDocument::at('/board', 'is not a board of this machine');
+            : Board::query()->where('machine_id', $job->machine_id)->find($body->board)->id
+                ?? throw InvalidDocument::at('/board', 'is not a board of this machine');
         $repeats = $body->repeats === null ? null
             : Run::query()->where('job_id', $job->id)->find($body->repeats)->id ?? throw InvalidDocument::at('/repeats', 'is not a run of this job');
         $run = Run::query()->firstOrCreate(['id' => $id], [
-            'job_id' => $job->id, 'board_id' => $board, 'room' => 'rails', 'repeats_id' => $repeats, 'started_at' => now(), 'author' => SignedIn::person($request)->name,
+            'job_id' => $job->id, 'board_id' => $board, 'room' => 'rails', 'repeats_id' => $repeats, 'started_at' => now(),
+            'author' => SignedIn::person($request)->name,
         ]);
         if ($run->job_id !== $job->id) {
             throw Conflict::at('/id', 'a run of another job has this id');
@@ -68,7 +80,13 @@ final readonly class RunController
         operationId: 'listRailRuns',
         tags: ['rails'],
         parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 200, description: 'the latest runs of a job, and whether its machine has rails', content: new OA\JsonContent(ref: JobRails::class))],
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'the latest runs of a job, and whether its machine has rails',
+                content: new OA\JsonContent(ref: JobRails::class),
+            ),
+        ],
     )]
     public function index(Job $job): JsonResponse
     {
@@ -86,7 +104,8 @@ final readonly class RunController
     }
 
     #[OA\Get(path: '/rail-runs/{run}', operationId: 'showRailRun', tags: ['rails'], parameters: [
-        new OA\PathParameter(name: 'run', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'load', schema: new OA\Schema(type: 'string', enum: Load::class)),
+        new OA\PathParameter(name: 'run', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'load', schema: new OA\Schema(type: 'string', enum: Load::class)),
     ], responses: [new OA\Response(response: 200, description: 'the run at a load', content: new OA\JsonContent(ref: RailRunPage::class))])]
     public function show(Request $request, Run $run): JsonResponse
     {
@@ -95,7 +114,17 @@ final readonly class RunController
         return new JsonResponse(RunPages::of($run, $load));
     }
 
-    #[OA\Post(path: '/rail-runs/{run}/take', operationId: 'takeReading', tags: ['rails'], parameters: [new OA\PathParameter(name: 'run', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/TakeBody')), responses: [new OA\Response(response: 200, description: 'a reading in the record, or why there is none', content: new OA\JsonContent(ref: TakenCard::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/rail-runs/{run}/take',
+        operationId: 'takeReading',
+        tags: ['rails'],
+        parameters: [new OA\PathParameter(name: 'run', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/TakeBody')),
+        responses: [
+            new OA\Response(response: 200, description: 'a reading in the record, or why there is none', content: new OA\JsonContent(ref: TakenCard::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function take(Request $request, Run $run): JsonResponse
     {
         $body = Body::as($request, TakeBody::class);
@@ -115,7 +144,8 @@ final readonly class RunController
                 'id' => $body->id, 'at' => $body->at->format(Cards::EXACT), 'kind' => ReadingTaken::KIND, 'stage' => Stage::Supply->value,
                 ...($words === '' ? [] : ['text' => $words]), ...($body->corrects === null ? [] : ['corrects' => $body->corrects]),
                 'data' => (object) [
-                    'run' => $run->id, 'rail' => $rail->name, 'test_point' => $body->testPoint, 'load' => $body->load->value, 'meter' => $meter->id, ...$figures,
+                    'run' => $run->id, 'rail' => $rail->name, 'test_point' => $body->testPoint, 'load' => $body->load->value, 'meter' => $meter->id,
+                    ...$figures,
                 ],
             ]));
             Append::to($run->job_id, $draft, SignedIn::person($request));

@@ -37,19 +37,36 @@ use Illuminate\Support\Facades\DB;
 /** A rail run as it is handed out: every figure on the screen comes from here, so that the screen only draws. */
 final readonly class RunPages
 {
-    private function __construct(private RunState $state, private DescribedRails $described, private Load $load, private Facts $bands, private ?RunState $before)
-    {
+    private function __construct(
+        private RunState $state,
+        private DescribedRails $described,
+        private Load $load,
+        private Facts $bands,
+        private ?RunState $before,
+    ) {
     }
 
     public static function of(Run $run, Load $load): RailRunPage
     {
-        $job = new Row(DB::table('jobs')->join('machines', 'machines.id', '=', 'jobs.machine_id')->where('jobs.id', $run->job_id)->select('jobs.number', 'jobs.title', 'machines.name', 'machines.profile')->first() ?? abort(404));
+        $job = new Row(
+            DB::table('jobs')
+                ->join('machines', 'machines.id', '=', 'jobs.machine_id')
+                ->where('jobs.id', $run->job_id)
+                ->select('jobs.number', 'jobs.title', 'machines.name', 'machines.profile')->first()
+                ?? abort(404),
+        );
         $board = new Row(DB::table('boards')->where('id', $run->board_id)->first(['name']) ?? abort(404));
         $profile = House::here()->hall->profile(Node::parse($job->string('profile')));
         $described = $profile->section(DescribedRails::class) ?? new DescribedRails([], [], [], null);
         $bands = Gathered::of($run->job_id)->own();
         $repeated = $run->repeats_id === null ? null : Run::query()->find($run->repeats_id);
-        $page = new self(RunState::read($run, $profile, $bands), $described, $load, $bands, $repeated === null ? null : RunState::read($repeated, $profile, $bands));
+        $page = new self(
+            RunState::read($run, $profile, $bands),
+            $described,
+            $load,
+            $bands,
+            $repeated === null ? null : RunState::read($repeated, $profile, $bands),
+        );
 
         return $page->page($job, $board->string('name'));
     }
@@ -63,16 +80,20 @@ final readonly class RunPages
         $live = $plan->live($this->done(), array_map(static fn (LostAlong $it): PathWalk => $it->walk, $walks));
 
         return new RailRunPage(
-            $run->id, $run->job_id, sprintf('J-%04d', $job->int('number')), $job->string('title'), $board, $job->string('name'), $this->load->value,
-            array_map(static fn (Load $load): ChoiceLoad => new ChoiceLoad($load->value, $load->words()), Load::cases()),
-            $run->repeats_id,
-            array_map(fn (array $step): StepCard => $this->step($step['rail'], $step['point']), $plan->steps),
-            $live === null ? null : new LiveCard(self::key($live['rail'], $live['test_point']), $live['why']),
-            array_map(static fn (Cause $cause): CauseCard => new CauseCard($cause->code->value, $cause->rails, $cause->text, $cause->evidence), $judgement->causes),
-            $judgement->powerOn->value,
-            $judgement->powerOnReasons,
-            array_map(self::pathCard(...), array_keys($walks), $walks),
-            array_map(static fn (Caution $caution): string => $caution->words(), $this->state->profile->cautionsAt(Stage::Supply)),
+            id: $run->id, job_id: $run->job_id, job_label: sprintf('J-%04d', $job->int('number')), job_title: $job->string('title'), board: $board,
+            machine: $job->string('name'), load: $this->load->value,
+            loads: array_map(static fn (Load $load): ChoiceLoad => new ChoiceLoad($load->value, $load->words()), Load::cases()),
+            repeats_id: $run->repeats_id,
+            steps: array_map(fn (array $step): StepCard => $this->step($step['rail'], $step['point']), $plan->steps),
+            live: $live === null ? null : new LiveCard(self::key($live['rail'], $live['test_point']), $live['why']),
+            causes: array_map(
+                static fn (Cause $cause): CauseCard => new CauseCard($cause->code->value, $cause->rails, $cause->text, $cause->evidence),
+                $judgement->causes,
+            ),
+            power_on: $judgement->powerOn->value,
+            power_on_reasons: $judgement->powerOnReasons,
+            paths: array_map(self::pathCard(...), array_keys($walks), $walks),
+            cautions: array_map(static fn (Caution $caution): string => $caution->words(), $this->state->profile->cautionsAt(Stage::Supply)),
         );
     }
 
@@ -87,11 +108,18 @@ final readonly class RunPages
         $tight = $this->described->rail($rail->name)->limits ?? $rail->limits;
 
         return new StepCard(
-            self::key($rail->name, $point->name), $rail->name, Notation::print($rail->nominalV, Unit::Volt), $rail->limits->words(),
-            Limits::wide($rail->nominalV)->words(), $band->value, $chosen?->reason, $point->name, $point->where, $point->point?->value, $rail->protects,
-            $reading === null || $judged === null ? null : $this->card($reading, $judged),
-            $before?->volts === null ? null : Notation::print($before->volts, Unit::Volt).', '.($judgedBefore?->verdict?->words() ?? ''),
-            StripCard::of(RailStrip::of($rail, $reading?->volts, $judged?->guardV, $before?->volts, $band === Band::Tight ? Limits::wide($rail->nominalV) : $tight)),
+            key: self::key($rail->name, $point->name), rail: $rail->name, nominal: Notation::print($rail->nominalV, Unit::Volt), limits: $rail->limits->words(),
+            wide: Limits::wide($rail->nominalV)->words(), band: $band->value, band_reason: $chosen?->reason, test_point: $point->name,
+            where: $point->where, point: $point->point?->value, protects: $rail->protects,
+            reading: $reading === null || $judged === null ? null : $this->card($reading, $judged),
+            previous: $before?->volts === null ? null : Notation::print($before->volts, Unit::Volt).', '.($judgedBefore?->verdict?->words() ?? ''),
+            strip: StripCard::of(RailStrip::of(
+                $rail,
+                $reading?->volts,
+                $judged?->guardV,
+                $before?->volts,
+                $band === Band::Tight ? Limits::wide($rail->nominalV) : $tight,
+            )),
         );
     }
 
@@ -101,12 +129,16 @@ final readonly class RunPages
         $meter = $entry->as(ReadingTaken::class)->meterName ?? '';
 
         return new StepReading(
-            $reading->entry_id,
-            $reading->volts !== null ? Notation::print($reading->volts, Unit::Volt) : Notation::print((float) $reading->ohms_to_ground, Unit::Ohm).' to ground',
-            $reading->volts !== null ? Notation::print($reading->volts, Unit::Volt) : null,
-            $judged->verdict?->value, $judged->verdict?->words() ?? 'no voltage', $judged->reasons[0] ?? '', $judged->reasons,
-            $reading->ripple_mvpp === null ? null : Notation::plain($reading->ripple_mvpp, 3).' mVpp', $judged->rippleOut === true, $judged->conclusive,
-            Cards::time($reading->at->format('Y-m-d H:i:s.v')), $entry->author, $meter,
+            entry_id: $reading->entry_id,
+            says: $reading->volts !== null
+                ? Notation::print($reading->volts, Unit::Volt)
+                : Notation::print((float) $reading->ohms_to_ground, Unit::Ohm).' to ground',
+            volts: $reading->volts !== null ? Notation::print($reading->volts, Unit::Volt) : null,
+            verdict: $judged->verdict?->value, verdict_words: $judged->verdict?->words() ?? 'no voltage', decided_by: $judged->reasons[0] ?? '',
+            reasons: $judged->reasons,
+            ripple: $reading->ripple_mvpp === null ? null : Notation::plain($reading->ripple_mvpp, 3).' mVpp',
+            ripple_out: $judged->rippleOut === true, conclusive: $judged->conclusive,
+            at: Cards::time($reading->at->format('Y-m-d H:i:s.v')), author: $entry->author, meter: $meter,
         );
     }
 
@@ -120,7 +152,8 @@ final readonly class RunPages
     private function judge(Rail $rail, TestPoint $point, StoredReading $reading): JudgedReading
     {
         return JudgedReading::judge($rail, new Reading(
-            $rail->name, $reading->volts, Load::from($reading->load), $point->point ?? Point::Board, $reading->ripple_mvpp, $reading->amps, $reading->ohms_to_ground,
+            rail: $rail->name, volts: $reading->volts, load: Load::from($reading->load), point: $point->point ?? Point::Board,
+            rippleMvpp: $reading->ripple_mvpp, amps: $reading->amps, ohmsToGround: $reading->ohms_to_ground,
         ), $reading->accuracy());
     }
 
@@ -155,7 +188,11 @@ final readonly class RunPages
     private static function pathCard(string $key, LostAlong $it): PathCard
     {
         $walk = $it->walk;
-        $points = array_map(static fn (string $name, PointState $state): PathPoint => new PathPoint($name, $state->value), array_keys($it->points), $it->points);
+        $points = array_map(
+            static fn (string $name, PointState $state): PathPoint => new PathPoint($name, $state->value),
+            array_keys($it->points),
+            $it->points,
+        );
 
         return new PathCard(
             rail: ltrim($key, "\0"),

@@ -91,14 +91,14 @@ final class StoredReading extends ClientKeyed
     public function toCore(): ?Reading
     {
         return $this->point === null ? null : new Reading(
-            $this->rail,
-            $this->volts,
-            Load::from($this->load),
-            Point::from($this->point),
-            $this->ripple_mvpp,
-            $this->amps,
-            $this->ohms_to_ground,
-            $this->accuracy(),
+            rail: $this->rail,
+            volts: $this->volts,
+            load: Load::from($this->load),
+            point: Point::from($this->point),
+            rippleMvpp: $this->ripple_mvpp,
+            amps: $this->amps,
+            ohmsToGround: $this->ohms_to_ground,
+            meter: $this->accuracy(),
         );
     }
 }

@@ -15,13 +15,38 @@ use OpenApi\Attributes as OA;
 
 final readonly class LinkController
 {
-    #[OA\Get(path: '/jobs/{job}/report-links', operationId: 'listReportLinks', tags: ['report'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'links, latest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: LinkCard::class)))])]
+    #[OA\Get(
+        path: '/jobs/{job}/report-links',
+        operationId: 'listReportLinks',
+        tags: ['report'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        responses: [
+            new OA\Response(
+                response: 200,
+                description: 'links, latest first',
+                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: LinkCard::class)),
+            ),
+        ],
+    )]
     public function index(Job $job): JsonResponse
     {
-        return new JsonResponse(ReportLink::query()->where('job_id', $job->id)->orderByDesc('created_at')->orderByDesc('id')->limit(50)->get()->map(self::card(...))->all());
+        return new JsonResponse(ReportLink::query()
+            ->where('job_id', $job->id)
+            ->orderByDesc('created_at')
+            ->orderByDesc('id')
+            ->limit(50)
+            ->get()
+            ->map(self::card(...))->all());
     }
 
-    #[OA\Post(path: '/jobs/{job}/report-links', operationId: 'addReportLink', tags: ['report'], parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/LinkBody')), responses: [new OA\Response(response: 201, description: 'the link', content: new OA\JsonContent(ref: LinkCard::class))])]
+    #[OA\Post(
+        path: '/jobs/{job}/report-links',
+        operationId: 'addReportLink',
+        tags: ['report'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/LinkBody')),
+        responses: [new OA\Response(response: 201, description: 'the link', content: new OA\JsonContent(ref: LinkCard::class))],
+    )]
     public function store(Request $request, Job $job): JsonResponse
     {
         $days = Body::as($request, LinkBody::class)->days;
@@ -30,7 +55,13 @@ final readonly class LinkController
         return new JsonResponse(self::card($link), 201);
     }
 
-    #[OA\Delete(path: '/report-links/{link}', operationId: 'revokeReportLink', tags: ['report'], parameters: [new OA\PathParameter(name: 'link', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'taken back', content: new OA\JsonContent(ref: LinkCard::class))])]
+    #[OA\Delete(
+        path: '/report-links/{link}',
+        operationId: 'revokeReportLink',
+        tags: ['report'],
+        parameters: [new OA\PathParameter(name: 'link', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'taken back', content: new OA\JsonContent(ref: LinkCard::class))],
+    )]
     public function destroy(ReportLink $link): JsonResponse
     {
         $link->update(['revoked_at' => $link->revoked_at ?? now()]);
@@ -40,6 +71,12 @@ final readonly class LinkController
 
     private static function card(ReportLink $link): LinkCard
     {
-        return new LinkCard($link->id, URL::temporarySignedRoute('report.owner', $link->expires_at, ['link' => $link->id]), $link->author, $link->expires_at->format(Cards::TIME), $link->open());
+        return new LinkCard(
+            $link->id,
+            URL::temporarySignedRoute('report.owner', $link->expires_at, ['link' => $link->id]),
+            $link->author,
+            $link->expires_at->format(Cards::TIME),
+            $link->open(),
+        );
     }
 }

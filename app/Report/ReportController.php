@@ -19,12 +19,23 @@ final readonly class ReportController
 
     public function pdf(Job $job): Response
     {
-        $options = new Options(['isRemoteEnabled' => false, 'isPhpEnabled' => false, 'defaultFont' => 'DejaVu Sans', 'defaultPaperSize' => 'a4', 'tempDir' => sys_get_temp_dir(), 'fontCache' => storage_path('framework')]);
+        $options = new Options([
+            'isRemoteEnabled' => false,
+            'isPhpEnabled' => false,
+            'defaultFont' => 'DejaVu Sans',
+            'defaultPaperSize' => 'a4',
+            'tempDir' => sys_get_temp_dir(),
+            'fontCache' => storage_path('framework'),
+        ]);
         $pdf = new Dompdf($options);
         $pdf->loadHtml(self::html($job));
         $pdf->render();
 
-        return new Response((string) $pdf->output(), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$job->label()}.pdf\""]);
+        return new Response(
+            (string) $pdf->output(),
+            200,
+            ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$job->label()}.pdf\""],
+        );
     }
 
     /** Signature and expiry are checked by the route; here only whether a lead has taken the link back. */

@@ -69,7 +69,9 @@ final readonly class ReportSheet
         ])->all());
     }
 
-    /** @return list<list<array{image: string, says: string, pins: list<string>}>> rows as the page shows them: before beside after, then the others in threes */
+    /**
+     * @return list<list<array{image: string, says: string, pins: list<string>}>> rows as the page shows them: before beside after, then the others in threes
+     */
     public function photos(): array
     {
         $pairs = $others = [];

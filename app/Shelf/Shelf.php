@@ -69,7 +69,8 @@ final readonly class Shelf
     private static function columns(ShelfBody $it): array
     {
         return [
-            'sku' => $it->sku, 'name' => $it->called(), 'kind' => $it->kind?->value, 'marked_f' => $it->markedF, 'rated_v' => $it->ratedV, 'spec' => $it->spec(),
+            'sku' => $it->sku, 'name' => $it->called(), 'kind' => $it->kind?->value, 'marked_f' => $it->markedF, 'rated_v' => $it->ratedV,
+            'spec' => $it->spec(),
             'low_at' => $it->lowAt, 'place' => $it->place, 'source' => $it->source, 'donor_board_id' => $it->donorBoard, 'tested' => $it->tested ?? false,
             'came_on' => $it->cameOn ?? now()->format('Y-m-d'),
         ];
@@ -103,17 +104,30 @@ final readonly class Shelf
         $id = strtolower($shelf);
         $item = ShelfItem::query()->lockForUpdate()->find($id) ?? throw InvalidDocument::at('/data/shelf', 'is not on the shelf');
         // Locking reads see what another transaction has just done; plain ones would show the state before this one waited.
-        $others = self::sum(DB::table('shelf_reservations')->where('item_id', $item->id)->where('job_id', '<>', $job->id)->sharedLock()->pluck('quantity')->all());
+        $others = self::sum(DB::table('shelf_reservations')
+            ->where('item_id', $item->id)
+            ->where('job_id', '<>', $job->id)
+            ->sharedLock()
+            ->pluck('quantity')->all());
         if ($item->quantity < $wanted) {
             $last = DB::table('shelf_moves')->where('item_id', $item->id)->where('change', '<', 0)->orderByDesc('at')->sharedLock()->first(['author']);
-            throw InvalidDocument::at('/data/shelf', "of {$item->name} ".($item->quantity === 0 ? 'none is' : "only {$item->quantity} are").' on the shelf'.(is_object($last) && isset($last->author) && is_string($last->author) ? "; {$last->author} took the last" : ''));
+            throw InvalidDocument::at(
+                '/data/shelf',
+                "of {$item->name} ".($item->quantity === 0 ? 'none is' : "only {$item->quantity} are").' on the shelf'
+                    .(is_object($last) && isset($last->author) && is_string($last->author) ? "; {$last->author} took the last" : ''),
+            );
         }
         if ($item->quantity - $others < $wanted) {
             throw InvalidDocument::at('/data/shelf', "{$item->quantity} of {$item->name} are on the shelf, and {$others} of them are reserved for other jobs");
         }
         self::change(new Move($item->id, -$wanted, 'used', $author, job: $job->id, entry: $entry));
         $left = $wanted;
-        foreach (DB::table('shelf_reservations')->where('item_id', $item->id)->where('job_id', $job->id)->orderBy('at')->lockForUpdate()->get(['id', 'quantity']) as $row) {
+        foreach (DB::table('shelf_reservations')
+            ->where('item_id', $item->id)
+            ->where('job_id', $job->id)
+            ->orderBy('at')
+            ->lockForUpdate()
+            ->get(['id', 'quantity']) as $row) {
             $held = is_numeric($row->quantity ?? null) ? (int) $row->quantity : 0;
             $taken = min($held, $left);
             $left -= $taken;
@@ -128,7 +142,15 @@ final readonly class Shelf
     public static function giveBack(string $entry, string $author): void
     {
         foreach (DB::table('shelf_moves')->where('entry_id', $entry)->where('why', 'used')->get() as $move) {
-            self::change(new Move((string) $move->item_id, -(int) $move->change, 'returned', $author, 'its entry was withdrawn', job: (string) $move->job_id, entry: $entry));
+            self::change(new Move(
+                (string) $move->item_id,
+                -(int) $move->change,
+                'returned',
+                $author,
+                'its entry was withdrawn',
+                job: (string) $move->job_id,
+                entry: $entry,
+            ));
         }
     }
 
@@ -165,7 +187,14 @@ final readonly class Shelf
             $locked = ShelfItem::query()->lockForUpdate()->findOrFail($item->id);
             $free = $locked->quantity - self::sum(DB::table('shelf_reservations')->where('item_id', $item->id)->sharedLock()->pluck('quantity')->all());
             $quantity <= $free || $body->at('quantity')->refuse("only {$free} of {$locked->name} are free");
-            DB::table('shelf_reservations')->insert(['id' => $id, 'item_id' => $item->id, 'job_id' => $job->id, 'quantity' => $quantity, 'author' => $who->name, 'at' => now()->format('Y-m-d H:i:s.v')]);
+            DB::table('shelf_reservations')->insert([
+                'id' => $id,
+                'item_id' => $item->id,
+                'job_id' => $job->id,
+                'quantity' => $quantity,
+                'author' => $who->name,
+                'at' => now()->format('Y-m-d H:i:s.v'),
+            ]);
         });
 
         return $id;

@@ -20,8 +20,17 @@ final readonly class ShelfCards
     public static function of(array $items, ?string $job = null): array
     {
         $ids = array_map(static fn (ShelfItem $it): string => $it->id, $items);
-        $reserved = DB::table('shelf_reservations')->whereIn('item_id', $ids)->when($job !== null, static fn ($query) => $query->where('job_id', '<>', $job))->groupBy('item_id')->selectRaw('item_id, SUM(quantity) AS held')->pluck('held', 'item_id');
-        $boards = DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')->whereIn('boards.id', array_filter(array_map(static fn (ShelfItem $it): ?string => $it->donor_board_id, $items)))->selectRaw("boards.id, CONCAT(machines.name, ', ', boards.name) AS name")->pluck('name', 'id');
+        $reserved = DB::table('shelf_reservations')
+            ->whereIn('item_id', $ids)
+            ->when($job !== null, static fn ($query) => $query->where('job_id', '<>', $job))
+            ->groupBy('item_id')
+            ->selectRaw('item_id, SUM(quantity) AS held')
+            ->pluck('held', 'item_id');
+        $boards = DB::table('boards')
+            ->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')
+            ->whereIn('boards.id', array_filter(array_map(static fn (ShelfItem $it): ?string => $it->donor_board_id, $items)))
+            ->selectRaw("boards.id, CONCAT(machines.name, ', ', boards.name) AS name")
+            ->pluck('name', 'id');
         $cards = [];
         foreach ($items as $it) {
             $held = is_numeric($reserved->get($it->id)) ? (int) $reserved->get($it->id) : 0;
@@ -34,7 +43,9 @@ final readonly class ShelfCards
                 sku: $it->sku,
                 name: $it->name,
                 kind: $it->kind,
-                value: $it->marked_f === null || $it->rated_v === null ? null : Notation::print($it->marked_f, Unit::Farad, 4).' '.Notation::print($it->rated_v, Unit::Volt),
+                value: $it->marked_f === null || $it->rated_v === null
+                    ? null
+                    : Notation::print($it->marked_f, Unit::Farad, 4).' '.Notation::print($it->rated_v, Unit::Volt),
                 quantity: $it->quantity,
                 reserved: $held,
                 free: max(0, $it->quantity - $held),

@@ -26,14 +26,21 @@ final readonly class ShelfController
     private const PAGE = 60;
 
     #[OA\Get(path: '/shelf', operationId: 'showShelf', tags: ['shelf'], parameters: [
-        new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'kind', schema: new OA\Schema(type: 'string')),
-        new OA\QueryParameter(name: 'board', description: 'originals kept from this board', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'after', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'kind', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'board', description: 'originals kept from this board', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'after', schema: new OA\Schema(type: 'string')),
     ], responses: [new OA\Response(response: 200, description: 'parts by number', content: new OA\JsonContent(ref: ShelfPage::class))])]
     public function index(Request $request): JsonResponse
     {
         $query = Node::of((object) $request->query->all())->only('search', 'kind', 'board', 'after');
-        $word = static fn (string $name): ?string => $query->has($name) && !$query->at($name)->isNull() && trim($query->at($name)->string()) !== '' ? trim($query->at($name)->string()) : null;
-        $items = ShelfItem::query()->when($word('kind') !== null, static fn ($q) => $q->where('kind', $query->at('kind')->enum(CapacitorKind::class)->value))->when($word('board') !== null, static fn ($q) => $q->where('donor_board_id', $word('board')));
+        $word = static fn (string $name): ?string => $query->has($name) && !$query->at($name)->isNull() && trim($query->at($name)->string()) !== ''
+            ? trim($query->at($name)->string())
+            : null;
+        $items = ShelfItem::query()->when(
+            $word('kind') !== null,
+            static fn ($q) => $q->where('kind', $query->at('kind')->enum(CapacitorKind::class)->value),
+        )->when($word('board') !== null, static fn ($q) => $q->where('donor_board_id', $word('board')));
         foreach (preg_split('/\s+/', $word('search') ?? '', -1, PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
             $like = '%'.addcslashes($part, '%_\\').'%';
             $items->where(static fn ($q) => $q->where('name', 'like', $like)->orWhere('sku', 'like', $like)->orWhere('place', 'like', $like));
@@ -48,7 +55,16 @@ final readonly class ShelfController
         ));
     }
 
-    #[OA\Post(path: '/shelf', operationId: 'addToShelf', tags: ['shelf'], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ShelfBody')), responses: [new OA\Response(response: 201, description: 'on the shelf', content: new OA\JsonContent(ref: ShelfItemPage::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/shelf',
+        operationId: 'addToShelf',
+        tags: ['shelf'],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ShelfBody')),
+        responses: [
+            new OA\Response(response: 201, description: 'on the shelf', content: new OA\JsonContent(ref: ShelfItemPage::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function store(Request $request): JsonResponse
     {
         [$item, $new] = Shelf::add(Body::of($request), SignedIn::person($request));
@@ -56,13 +72,29 @@ final readonly class ShelfController
         return new JsonResponse(self::page($item), $new ? 201 : 200);
     }
 
-    #[OA\Get(path: '/shelf/{item}', operationId: 'showShelfItem', tags: ['shelf'], parameters: [new OA\PathParameter(name: 'item', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'the part', content: new OA\JsonContent(ref: ShelfItemPage::class))])]
+    #[OA\Get(
+        path: '/shelf/{item}',
+        operationId: 'showShelfItem',
+        tags: ['shelf'],
+        parameters: [new OA\PathParameter(name: 'item', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'the part', content: new OA\JsonContent(ref: ShelfItemPage::class))],
+    )]
     public function show(ShelfItem $item): JsonResponse
     {
         return new JsonResponse(self::page($item));
     }
 
-    #[OA\Put(path: '/shelf/{item}', operationId: 'changeShelfItem', tags: ['shelf'], parameters: [new OA\PathParameter(name: 'item', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ShelfBody')), responses: [new OA\Response(response: 200, description: 'changed; the quantity changes by moves only', content: new OA\JsonContent(ref: ShelfItemPage::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Put(
+        path: '/shelf/{item}',
+        operationId: 'changeShelfItem',
+        tags: ['shelf'],
+        parameters: [new OA\PathParameter(name: 'item', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ShelfBody')),
+        responses: [
+            new OA\Response(response: 200, description: 'changed; the quantity changes by moves only', content: new OA\JsonContent(ref: ShelfItemPage::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function update(Request $request, ShelfItem $item): JsonResponse
     {
         $body = Body::of($request);
@@ -76,13 +108,33 @@ final readonly class ShelfController
         return new JsonResponse(self::page($item->refresh()));
     }
 
-    #[OA\Post(path: '/shelf/{item}/moves', operationId: 'moveShelfItem', tags: ['shelf'], parameters: [new OA\PathParameter(name: 'item', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/MoveBody')), responses: [new OA\Response(response: 200, description: 'received or counted', content: new OA\JsonContent(ref: ShelfItemPage::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/shelf/{item}/moves',
+        operationId: 'moveShelfItem',
+        tags: ['shelf'],
+        parameters: [new OA\PathParameter(name: 'item', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/MoveBody')),
+        responses: [
+            new OA\Response(response: 200, description: 'received or counted', content: new OA\JsonContent(ref: ShelfItemPage::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function move(Request $request, ShelfItem $item): JsonResponse
     {
         return new JsonResponse(self::page(Shelf::move($item, Body::of($request), SignedIn::person($request))));
     }
 
-    #[OA\Post(path: '/shelf/{item}/reservations', operationId: 'reserve', tags: ['shelf'], parameters: [new OA\PathParameter(name: 'item', schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ReservationBody')), responses: [new OA\Response(response: 200, description: 'set aside', content: new OA\JsonContent(ref: ShelfItemPage::class)), new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/shelf/{item}/reservations',
+        operationId: 'reserve',
+        tags: ['shelf'],
+        parameters: [new OA\PathParameter(name: 'item', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ReservationBody')),
+        responses: [
+            new OA\Response(response: 200, description: 'set aside', content: new OA\JsonContent(ref: ShelfItemPage::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function reserve(Request $request, ShelfItem $item): JsonResponse
     {
         Shelf::reserve($item, Body::of($request), SignedIn::person($request));
@@ -90,7 +142,16 @@ final readonly class ShelfController
         return new JsonResponse(self::page($item));
     }
 
-    #[OA\Delete(path: '/shelf-reservations/{reservation}', operationId: 'release', tags: ['shelf'], parameters: [new OA\PathParameter(name: 'reservation', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'free again'), new OA\Response(response: 409, description: 'gone already', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Delete(
+        path: '/shelf-reservations/{reservation}',
+        operationId: 'release',
+        tags: ['shelf'],
+        parameters: [new OA\PathParameter(name: 'reservation', schema: new OA\Schema(type: 'string'))],
+        responses: [
+            new OA\Response(response: 204, description: 'free again'),
+            new OA\Response(response: 409, description: 'gone already', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function release(string $reservation): JsonResponse
     {
         Shelf::release($reservation);
@@ -98,7 +159,19 @@ final readonly class ShelfController
         return new JsonResponse(null, 204);
     }
 
-    #[OA\Post(path: '/shelf/import', operationId: 'importShelf', tags: ['shelf'], requestBody: new OA\RequestBody(content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(ref: '#/components/schemas/FileBody'))), responses: [new OA\Response(response: 201, description: 'how many were taken', content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')), new OA\Response(response: 422, description: 'refused whole, with the row and the column', content: new OA\JsonContent(ref: Errors::class))])]
+    #[OA\Post(
+        path: '/shelf/import',
+        operationId: 'importShelf',
+        tags: ['shelf'],
+        requestBody: new OA\RequestBody(content: new OA\MediaType(
+            mediaType: 'multipart/form-data',
+            schema: new OA\Schema(ref: '#/components/schemas/FileBody'),
+        )),
+        responses: [
+            new OA\Response(response: 201, description: 'how many were taken', content: new OA\JsonContent(ref: '#/components/schemas/AnyDocument')),
+            new OA\Response(response: 422, description: 'refused whole, with the row and the column', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
     public function import(Request $request): JsonResponse
     {
         $file = $request->file('file');
@@ -114,23 +187,46 @@ final readonly class ShelfController
 
     private static function page(ShelfItem $item): ShelfItemPage
     {
-        $reservations = DB::table('shelf_reservations')->leftJoin('jobs', 'jobs.id', '=', 'shelf_reservations.job_id')->where('item_id', $item->id)->orderBy('at')->get(['shelf_reservations.id', 'job_id', 'jobs.number', 'shelf_reservations.quantity', 'shelf_reservations.author']);
+        $reservations = DB::table('shelf_reservations')
+            ->leftJoin('jobs', 'jobs.id', '=', 'shelf_reservations.job_id')
+            ->where('item_id', $item->id)
+            ->orderBy('at')
+            ->get(['shelf_reservations.id', 'job_id', 'jobs.number', 'shelf_reservations.quantity', 'shelf_reservations.author']);
         $moves = DB::table('shelf_moves')->where('item_id', $item->id)->orderByDesc('at')->orderByDesc('id')->limit(50)->get();
 
         return new ShelfItemPage(
-            ShelfCards::of([$item])[$item->id],
-            array_values($reservations->map(static function (object $row): ReservationCard {
+            item: ShelfCards::of([$item])[$item->id],
+            reservations: array_values($reservations->map(static function (object $row): ReservationCard {
                 $r = new Row($row);
 
-                return new ReservationCard($r->string('id'), $r->string('job_id'), sprintf('J-%04d', $r->int('number')), $r->int('quantity'), $r->string('author'));
+                return new ReservationCard(
+                    $r->string('id'),
+                    $r->string('job_id'),
+                    sprintf('J-%04d', $r->int('number')),
+                    $r->int('quantity'),
+                    $r->string('author'),
+                );
             })->all()),
-            array_values($moves->map(static function (object $row): MoveCard {
+            moves: array_values($moves->map(static function (object $row): MoveCard {
                 $r = new Row($row);
 
-                return new MoveCard(\App\Logbook\Cards::time($r->string('at')), $r->int('change'), $r->string('why'), $r->text('note'), $r->string('author'), $r->text('job_id'));
+                return new MoveCard(
+                    \App\Logbook\Cards::time($r->string('at')),
+                    $r->int('change'),
+                    $r->string('why'),
+                    $r->text('note'),
+                    $r->string('author'),
+                    $r->text('job_id'),
+                );
             })->all()),
-            array_values(Job::query()->where('state', 'open')->orderByDesc('last_entry_at')->limit(100)->get(['id', 'number', 'title'])->map(static fn (Job $it): ChoiceCard => new ChoiceCard($it->id, "{$it->label()}, {$it->title}"))->all()),
-            array_map(static fn (mixed $it): string => (string) $it, array_diff_key($item->written(), ['tested' => 1])), self::kinds(), self::boards(),
+            jobs: array_values(Job::query()
+                ->where('state', 'open')
+                ->orderByDesc('last_entry_at')
+                ->limit(100)
+                ->get(['id', 'number', 'title'])
+                ->map(static fn (Job $it): ChoiceCard => new ChoiceCard($it->id, "{$it->label()}, {$it->title}"))->all()),
+            fields: array_map(static fn (mixed $it): string => (string) $it, array_diff_key($item->written(), ['tested' => 1])),
+            kinds: self::kinds(), boards: self::boards(),
         );
     }
 
@@ -143,8 +239,15 @@ final readonly class ShelfController
     /** @return list<ChoiceCard> */
     private static function boards(): array
     {
-        $rows = DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')->orderBy('machines.name')->orderBy('boards.slot')->limit(500)->selectRaw("boards.id, CONCAT(machines.name, ', ', boards.name) AS name")->get();
+        $rows = DB::table('boards')
+            ->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')
+            ->orderBy('machines.name')
+            ->orderBy('boards.slot')
+            ->limit(500)
+            ->selectRaw("boards.id, CONCAT(machines.name, ', ', boards.name) AS name")->get();
 
-        return array_values($rows->map(static fn (object $row): ChoiceCard => new ChoiceCard((new Row($row))->string('id'), (new Row($row))->string('name')))->all());
+        return array_values($rows->map(
+            static fn (object $row): ChoiceCard => new ChoiceCard((new Row($row))->string('id'), (new Row($row))->string('name')),
+        )->all());
     }
 }

@@ -13,8 +13,40 @@ use Symfony\Component\Uid\Ulid;
 /** The shelf as CSV (RFC 4180), out and in. A file with one broken row is refused whole, with the row and the column. */
 final readonly class ShelfCsv
 {
-    public const COLUMNS = ['sku', 'name', 'kind', 'marked_f', 'rated_v', 'quantity', 'low_at', 'place', 'source', 'tested', 'came_on', 'esr_ohm', 'hours', 'temperature_c', 'diameter_mm', 'height_mm', 'pitch_mm', 'safety_class', 'tolerance_minus_pct', 'tolerance_plus_pct'];
-    private const NUMBERS = ['quantity', 'low_at', 'esr_ohm', 'hours', 'temperature_c', 'diameter_mm', 'height_mm', 'pitch_mm', 'tolerance_minus_pct', 'tolerance_plus_pct'];
+    public const COLUMNS = [
+        'sku',
+        'name',
+        'kind',
+        'marked_f',
+        'rated_v',
+        'quantity',
+        'low_at',
+        'place',
+        'source',
+        'tested',
+        'came_on',
+        'esr_ohm',
+        'hours',
+        'temperature_c',
+        'diameter_mm',
+        'height_mm',
+        'pitch_mm',
+        'safety_class',
+        'tolerance_minus_pct',
+        'tolerance_plus_pct',
+    ];
+    private const NUMBERS = [
+        'quantity',
+        'low_at',
+        'esr_ohm',
+        'hours',
+        'temperature_c',
+        'diameter_mm',
+        'height_mm',
+        'pitch_mm',
+        'tolerance_minus_pct',
+        'tolerance_plus_pct',
+    ];
     private const MOST_ROWS = 5000;
 
     /** @return int rows that were taken */
@@ -34,7 +66,8 @@ final readonly class ShelfCsv
                     $header = self::header($cells);
                     continue;
                 }
-                count($cells) === count($header) || throw InvalidDocument::at('/file', "row {$row}: has ".count($cells).' fields where the header has '.count($header));
+                count($cells) === count($header)
+                    || throw InvalidDocument::at('/file', "row {$row}: has ".count($cells).' fields where the header has '.count($header));
                 ++$taken <= self::MOST_ROWS || throw InvalidDocument::at('/file', 'has more than '.self::MOST_ROWS.' rows: split it');
                 self::row(array_combine($header, $cells), $row, $who);
             }
@@ -66,7 +99,8 @@ final readonly class ShelfCsv
     {
         $names = array_map(static fn (string $it): string => preg_replace('/^\x{FEFF}/u', '', trim($it)) ?? '', $cells);
         foreach ($names as $i => $name) {
-            in_array($name, self::COLUMNS, true) || throw InvalidDocument::at('/file', "row 1: has a column \"{$name}\" that is not known; known are ".implode(', ', self::COLUMNS));
+            in_array($name, self::COLUMNS, true)
+                || throw InvalidDocument::at('/file', "row 1: has a column \"{$name}\" that is not known; known are ".implode(', ', self::COLUMNS));
             in_array($name, array_slice($names, 0, $i), true) && throw InvalidDocument::at('/file', "row 1: has the column \"{$name}\" twice");
         }
 

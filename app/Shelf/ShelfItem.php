@@ -34,12 +34,35 @@ final class ShelfItem extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['id', 'sku', 'name', 'kind', 'marked_f', 'rated_v', 'spec', 'quantity', 'low_at', 'place', 'source', 'donor_board_id', 'tested', 'came_on'];
+    protected $fillable = [
+        'id',
+        'sku',
+        'name',
+        'kind',
+        'marked_f',
+        'rated_v',
+        'spec',
+        'quantity',
+        'low_at',
+        'place',
+        'source',
+        'donor_board_id',
+        'tested',
+        'came_on',
+    ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['spec' => ShelfSpecCast::class, 'marked_f' => 'float', 'rated_v' => 'float', 'quantity' => 'integer', 'low_at' => 'integer', 'tested' => 'boolean', 'came_on' => 'immutable_date'];
+        return [
+            'spec' => ShelfSpecCast::class,
+            'marked_f' => 'float',
+            'rated_v' => 'float',
+            'quantity' => 'integer',
+            'low_at' => 'integer',
+            'tested' => 'boolean',
+            'came_on' => 'immutable_date',
+        ];
     }
 
     public function low(): bool

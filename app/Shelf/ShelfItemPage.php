@@ -28,7 +28,11 @@ final readonly class ShelfItemPage
         public array $moves,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'open jobs')]
         public array $jobs,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string'), description: 'as they are written down, for the form that changes them')]
+        #[OA\Property(
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+            description: 'as they are written down, for the form that changes them',
+        )]
         public array $fields,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'kinds of capacitor')]
         public array $kinds,

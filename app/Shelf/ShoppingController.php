@@ -21,12 +21,35 @@ final readonly class ShoppingController
 {
     private const LABELS = 60;
 
-    #[OA\Get(path: '/shopping', operationId: 'showShopping', tags: ['shelf'], responses: [new OA\Response(response: 200, description: 'what all open jobs want', content: new OA\JsonContent(ref: ShoppingPage::class))])]
+    #[OA\Get(
+        path: '/shopping',
+        operationId: 'showShopping',
+        tags: ['shelf'],
+        responses: [new OA\Response(response: 200, description: 'what all open jobs want', content: new OA\JsonContent(ref: ShoppingPage::class))],
+    )]
     public function shopping(): JsonResponse
     {
         return new JsonResponse(new ShoppingPage(
-            array_map(static fn (array $it): ShoppingRow => new ShoppingRow($it['kind'], $it['value'], $it['volts'], $it['wanted'], $it['spares'], $it['shelf'], $it['buy'], $it['jobs']), self::wanted()),
-            array_values(ShelfItem::query()->whereNotNull('low_at')->whereColumn('quantity', '<=', 'low_at')->orderBy('sku')->limit(200)->get()->map(static fn (ShelfItem $it): string => "{$it->name}: {$it->quantity} left, {$it->place}")->all()),
+            array_map(
+                static fn (array $it): ShoppingRow => new ShoppingRow(
+                    kind: $it['kind'],
+                    value: $it['value'],
+                    volts: $it['volts'],
+                    wanted: $it['wanted'],
+                    spares: $it['spares'],
+                    shelf: $it['shelf'],
+                    buy: $it['buy'],
+                    jobs: $it['jobs'],
+                ),
+                self::wanted(),
+            ),
+            array_values(ShelfItem::query()
+                ->whereNotNull('low_at')
+                ->whereColumn('quantity', '<=', 'low_at')
+                ->orderBy('sku')
+                ->limit(200)
+                ->get()
+                ->map(static fn (ShelfItem $it): string => "{$it->name}: {$it->quantity} left, {$it->place}")->all()),
         ));
     }
 
@@ -40,21 +63,47 @@ final readonly class ShoppingController
     }
 
     #[OA\Get(path: '/labels', operationId: 'showLabels', tags: ['shelf'], parameters: [
-        new OA\QueryParameter(name: 'items', description: 'comma-separated', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'boards', description: 'comma-separated', schema: new OA\Schema(type: 'string')),
-    ], responses: [new OA\Response(response: 200, description: 'labels to print', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: LabelCard::class)))])]
+        new OA\QueryParameter(name: 'items', description: 'comma-separated', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'boards', description: 'comma-separated', schema: new OA\Schema(type: 'string')),
+    ], responses: [
+        new OA\Response(response: 200, description: 'labels to print', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: LabelCard::class))),
+    ])]
     public function labels(Request $request): JsonResponse
     {
         $query = Node::of((object) $request->query->all())->only('items', 'boards');
-        $ids = static fn (string $name): array => $query->has($name) && !$query->at($name)->isNull() ? array_slice(array_filter(explode(',', $query->at($name)->string())), 0, self::LABELS) : [];
+        $ids = static fn (string $name): array => $query->has($name) && !$query->at($name)->isNull()
+            ? array_slice(array_filter(explode(',', $query->at($name)->string())), 0, self::LABELS)
+            : [];
         $root = $request->root();
-        $boards = DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')->whereIn('boards.id', $ids('boards'))->get(['boards.id', 'boards.name', 'boards.serial', 'machines.name as machine'])
-            ->map(static fn (object $row): LabelCard => new LabelCard((new Row($row))->string('machine'), array_values(array_filter([(new Row($row))->string('name'), (new Row($row))->text('serial')])), "{$root}/boards/".(new Row($row))->string('id')));
-        $items = array_map(static fn (ShelfCard $it): LabelCard => new LabelCard($it->sku, array_values(array_filter([$it->name, $it->donor_board, $it->place])), "{$root}/shelf/{$it->id}"), array_values(ShelfCards::of(ShelfItem::query()->whereIn('id', $ids('items'))->orderBy('sku')->get()->all())));
+        $boards = DB::table('boards')
+            ->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')
+            ->whereIn('boards.id', $ids('boards'))
+            ->get(['boards.id', 'boards.name', 'boards.serial', 'machines.name as machine'])
+            ->map(
+                static fn (object $row): LabelCard => new LabelCard(
+                    (new Row($row))->string('machine'),
+                    array_values(array_filter([(new Row($row))->string('name'), (new Row($row))->text('serial')])),
+                    "{$root}/boards/".(new Row($row))->string('id'),
+                ),
+            );
+        $items = array_map(
+            static fn (ShelfCard $it): LabelCard => new LabelCard(
+                $it->sku,
+                array_values(array_filter([$it->name, $it->donor_board, $it->place])),
+                "{$root}/shelf/{$it->id}",
+            ),
+            array_values(ShelfCards::of(ShelfItem::query()->whereIn('id', $ids('items'))->orderBy('sku')->get()->all())),
+        );
 
         return new JsonResponse([...$boards->all(), ...$items]);
     }
 
-    /** @return list<array{kind: string, value: string, volts: string, marked_f: float, rated_v: float, wanted: int, spares: int, shelf: int, buy: int, jobs: list<string>}> */
+    /**
+     * @return list<array{
+     *     kind: string, value: string, volts: string, marked_f: float, rated_v: float,
+     *     wanted: int, spares: int, shelf: int, buy: int, jobs: list<string>,
+     * }>
+     */
     private static function wanted(): array
     {
         $wanted = [];
@@ -75,7 +124,12 @@ final readonly class ShoppingController
             })->limit(2000)->get();
             $cards = ShelfCards::of($items->all());
             foreach ($items as $item) {
-                $shelf[] = ['kind' => CapacitorKind::from((string) $item->kind), 'marked_f' => (float) $item->marked_f, 'rated_v' => (float) $item->rated_v, 'free' => $cards[$item->id]->free];
+                $shelf[] = [
+                    'kind' => CapacitorKind::from((string) $item->kind),
+                    'marked_f' => (float) $item->marked_f,
+                    'rated_v' => (float) $item->rated_v,
+                    'free' => $cards[$item->id]->free,
+                ];
             }
         }
 

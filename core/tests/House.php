@@ -14,7 +14,14 @@ use Ash\Rooms;
 /** The house as the tests speak to it: arrays in, typed values out. */
 final readonly class House
 {
-    private const PROFILE = ['format' => Profile::FORMAT, 'slug' => 'x', 'name' => 'X', 'kind' => 'x', 'boards' => [['key' => 'main', 'name' => 'Main']], 'rails' => []];
+    private const PROFILE = [
+        'format' => Profile::FORMAT,
+        'slug' => 'x',
+        'name' => 'X',
+        'kind' => 'x',
+        'boards' => [['key' => 'main', 'name' => 'Main']],
+        'rails' => [],
+    ];
 
     /** @param array<array-key, mixed> $value */
     public static function node(array $value): Node

@@ -221,14 +221,31 @@ return new class extends Migration {
         foreach (['entries', 'machine_profiles'] as $table) {
             foreach (['UPDATE', 'DELETE'] as $event) {
                 $name = $table.'_no_'.strtolower($event);
-                DB::unprepared("CREATE TRIGGER {$name} BEFORE {$event} ON {$table} FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = '{$table} is append-only'");
+                DB::unprepared(
+                    "CREATE TRIGGER {$name} BEFORE {$event} ON {$table} FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = '{$table} is append-only'",
+                );
             }
         }
     }
 
     public function down(): void
     {
-        foreach (['meters', 'report_links', 'open_items', 'readings', 'runs', 'entries', 'jobs', 'boards', 'machine_profiles', 'machines', 'cache_locks', 'cache', 'sessions', 'people'] as $table) {
+        foreach ([
+            'meters',
+            'report_links',
+            'open_items',
+            'readings',
+            'runs',
+            'entries',
+            'jobs',
+            'boards',
+            'machine_profiles',
+            'machines',
+            'cache_locks',
+            'cache',
+            'sessions',
+            'people',
+        ] as $table) {
             Schema::dropIfExists($table);
         }
     }

@@ -15,7 +15,10 @@ return new class extends Migration {
             $table->boolean('kept')->default(false);
             $table->index(['kept', 'updated_at']);
         });
-        DB::statement("UPDATE memory_sources JOIN entries ON entries.job_id = memory_sources.job_id AND entries.kind IN ('memory', 'soak') AND JSON_VALUE(entries.data, '$.source') = memory_sources.id SET memory_sources.kept = 1");
+        DB::statement(
+            "UPDATE memory_sources JOIN entries ON entries.job_id = memory_sources.job_id AND entries.kind IN ('memory', 'soak') AND "
+                ."JSON_VALUE(entries.data, '$.source') = memory_sources.id SET memory_sources.kept = 1",
+        );
     }
 
     public function down(): void

@@ -87,7 +87,12 @@ final class DemoSeeder
                 $entry->has('readings') => $this->run($entry),
                 $entry->has('corrects_reading') => $this->correct($entry),
                 $entry->has('memory') => $this->memory($entry),
-                default => $this->add($entry, $entry->has('line') ? ['line' => $entry->at('line')->string()] : ['kind' => $entry->at('kind')->string(), 'data' => $this->resolved($entry->at('data'))]),
+                default => $this->add(
+                    $entry,
+                    $entry->has('line')
+                        ? ['line' => $entry->at('line')->string()]
+                        : ['kind' => $entry->at('kind')->string(), 'data' => $this->resolved($entry->at('data'))],
+                ),
             };
         }
     }
@@ -137,7 +142,8 @@ final class DemoSeeder
         ])->id;
         foreach ($entry->at('readings')->items() as $i => $reading) {
             $this->add($entry, ['kind' => 'reading', 'stage' => 'supply', 'minutes' => 1, 'data' => (object) [
-                'run' => $this->runs[$name], 'load' => $entry->at('load')->string(), 'meter' => $this->meters[$entry->at('meter')->string()]->id, ...get_object_vars($reading->object()),
+                'run' => $this->runs[$name], 'load' => $entry->at('load')->string(), 'meter' => $this->meters[$entry->at('meter')->string()]->id,
+                ...get_object_vars($reading->object()),
             ]], 40 * $i);
         }
     }
@@ -155,7 +161,8 @@ final class DemoSeeder
         $reading = $wrong->as(ReadingTaken::class) ?? throw new \LogicException('it was found by what it read');
         $kept = ['run' => $reading->run, 'load' => $reading->load->value, 'meter' => $reading->meter];
         $this->add($entry, [
-            'kind' => 'reading', 'text' => $entry->at('text')->string(), 'corrects' => $wrong->id, 'data' => (object) [...$kept, ...get_object_vars($right->object())],
+            'kind' => 'reading', 'text' => $entry->at('text')->string(), 'corrects' => $wrong->id,
+            'data' => (object) [...$kept, ...get_object_vars($right->object())],
         ]);
     }
 

@@ -10,6 +10,10 @@ import { Loaded } from './ui/page';
 import { PersonContext, useSession, type Person } from './ui/session';
 import { UnsentBar } from './ui/unsent';
 
+const ROOM =
+    'flex min-h-11 items-center border-b-4 border-transparent px-3 text-edge-ink no-underline hover:border-wood ' +
+    'aria-[current=page]:border-edge-ink aria-[current=page]:font-bold';
+
 const LightSwitch = lazy(async () => ({ default: (await import('./ui/light-switch')).LightSwitch }));
 const SignIn = lazy(async () => ({ default: (await import('./rooms/people/sign-in')).SignIn }));
 
@@ -70,12 +74,7 @@ function Top({ person }: { person: Person }) {
                 </Link>
                 <nav aria-label="Rooms" className="flex">
                     {rooms.map(({ to, words }) => (
-                        <NavLink
-                            key={to}
-                            to={to}
-                            end={to === '/'}
-                            className="flex min-h-11 items-center border-b-4 border-transparent px-3 text-edge-ink no-underline hover:border-wood aria-[current=page]:border-edge-ink aria-[current=page]:font-bold"
-                        >
+                        <NavLink key={to} to={to} end={to === '/'} className={ROOM}>
                             {words}
                         </NavLink>
                     ))}

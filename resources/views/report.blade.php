@@ -15,7 +15,8 @@ $outcome = $sheet->standing(JobClosed::KIND)->last();
 <title>{{ $job->label() }} {{ $job->title }}</title>
 <style>
 @page { margin: 18mm 16mm; }
-body { font-family: 'DejaVu Sans', 'B612', sans-serif; font-size: 10.5pt; line-height: 1.4; color: #1d2124; background: #fff; max-width: 190mm; margin: 0 auto; padding: 4mm; }
+body { font-family: 'DejaVu Sans', 'B612', sans-serif; font-size: 10.5pt; line-height: 1.4;
+       color: #1d2124; background: #fff; max-width: 190mm; margin: 0 auto; padding: 4mm; }
 h1 { font-size: 17pt; margin: 0 0 1mm; }
 h2 { font-size: 11.5pt; margin: 6mm 0 1.5mm; border-bottom: 0.6mm solid #8a6a3f; padding-bottom: 0.6mm; }
 table { border-collapse: collapse; width: 100%; }
@@ -35,7 +36,8 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 <tr><td>Machine</td><td>{{ $sheet->machine->name }}, {{ $sheet->machine->kind }}</td></tr>
 <tr><td>Board</td><td>{{ $sheet->board->name }}@if ($sheet->board->serial), serial {{ $sheet->board->serial }}@endif</td></tr>
 <tr><td>Owner</td><td>{{ $job->owner }}</td></tr>
-<tr><td>Taken in</td><td>{{ $job->opened_at->format('j M Y') }}@if ($job->closed_at), closed {{ $job->closed_at->format('j M Y') }}@endif, {{ $job->minutes }} minutes of work</td></tr>
+<tr><td>Taken in</td><td>{{ $job->opened_at->format('j M Y') }}@if ($job->closed_at), closed {{ $job->closed_at->format('j M Y') }}@endif,
+{{ $job->minutes }} minutes of work</td></tr>
 </table>
 
 <div class="box">
@@ -80,7 +82,8 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 <h2>Temporary fixes</h2>
 <ul>
 @foreach ($sheet->hazards() as $hazard)
-<li>{{ $hazard['text'] }}, since {{ $hazard['since'] }}: @if ($hazard['undone'])undone {{ $hazard['undone'] }}@else<span class="out">still open</span>@endif</li>
+<li>{{ $hazard['text'] }}, since {{ $hazard['since'] }}: @if ($hazard['undone'])undone
+{{ $hazard['undone'] }}@else<span class="out">still open</span>@endif</li>
 @endforeach
 </ul>
 @endif
@@ -101,7 +104,8 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 @foreach ($sheet->photos() as $row)
 <tr>
 @foreach ($row as $photo)
-<td style="width: 33%"><img src="{{ $photo['image'] }}" alt="{{ $photo['says'] }}" style="width: 54mm"><br>{{ $photo['says'] }}@foreach ($photo['pins'] as $pin)<br><span class="small">{{ $pin }}</span>@endforeach</td>
+<td style="width: 33%"><img src="{{ $photo['image'] }}" alt="{{ $photo['says'] }}" style="width: 54mm"><br>
+{{ $photo['says'] }}@foreach ($photo['pins'] as $pin)<br><span class="small">{{ $pin }}</span>@endforeach</td>
 @endforeach
 </tr>
 @endforeach
@@ -113,12 +117,14 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 <thead><tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">What</th></tr></thead>
 <tbody>
 @foreach ($sheet->course() as $entry)
-<tr><td>{{ $entry->at->format('j M Y H:i') }}</td><td>{{ $entry->author }}</td><td>{{ $sheet->kind($entry) }}: {{ $entry->says() }}@if ($sheet->note($entry)) <span class="small">[{{ $sheet->note($entry) }}]</span>@endif</td></tr>
+<tr><td>{{ $entry->at->format('j M Y H:i') }}</td><td>{{ $entry->author }}</td><td>{{ $sheet->kind($entry) }}: {{ $entry->says() }}@if ($sheet->note($entry))
+<span class="small">[{{ $sheet->note($entry) }}]</span>@endif</td></tr>
 @endforeach
 </tbody>
 </table>
 
-<p class="small">Verdicts hold for the band named and the meter used. Mains and picture-tube work is for trained people; local electrical codes and licensed practice come first. Printed from the record of {{ config('app.name') }}.</p>
+<p class="small">Verdicts hold for the band named and the meter used. Mains and picture-tube work is for trained people;
+local electrical codes and licensed practice come first. Printed from the record of {{ config('app.name') }}.</p>
 </main>
 </body>
 </html>

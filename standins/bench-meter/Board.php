@@ -9,7 +9,10 @@ namespace AshStandins;
  * points along it through the ohms between them; the load draws amperes by load state. Faults change that circuit,
  * so a sag, a drop or an open fuse follows from Ohm's law and not from a list of numbers.
  *
- * @phpstan-type Rail array{volts: float, source_ohms?: float, ripple_mvpp?: float, amps?: array<string, float>, ohms_to_ground?: float, farads?: float, points?: list<array{name: string, ohms?: float}>}
+ * @phpstan-type Rail array{
+ *     volts: float, source_ohms?: float, ripple_mvpp?: float, amps?: array<string, float>,
+ *     ohms_to_ground?: float, farads?: float, points?: list<array{name: string, ohms?: float}>,
+ * }
  * @phpstan-type Capacitor array{farads: float, esr_ohms: float, leakage_amps: float}
  * @phpstan-type Fault array{type: string, rail?: string, volts?: float, factor?: float, mvpp?: float, ohms?: float, before?: string, does?: string}
  */
@@ -26,8 +29,15 @@ final class Board
      * @param array<string, ?float>    $traces     ohms by the name of the place, without the leads; null: open
      * @param array<string, Capacitor> $capacitors by designator
      */
-    private function __construct(private readonly array $rails, private readonly array $faults, public readonly string $title, public readonly float $noiseV, private readonly float $leadOhms, private readonly array $traces, private readonly array $capacitors)
-    {
+    private function __construct(
+        private readonly array $rails,
+        private readonly array $faults,
+        public readonly string $title,
+        public readonly float $noiseV,
+        private readonly float $leadOhms,
+        private readonly array $traces,
+        private readonly array $capacitors,
+    ) {
     }
 
     public static function load(string $file): self
@@ -43,7 +53,15 @@ final class Board
 
         /** @var array{rails: array<string, Rail>, noise_v?: float, lead_ohms?: float, capacitors?: array<string, Capacitor>} $board */
         /** @var array{title?: string, faults?: list<Fault>, traces?: array<string, ?float>, capacitors?: array<string, Capacitor>} $scene */
-        return new self($board['rails'], $scene['faults'] ?? [], $scene['title'] ?? '', $board['noise_v'] ?? 0.002, $board['lead_ohms'] ?? 0.18, $scene['traces'] ?? [], ($scene['capacitors'] ?? []) + ($board['capacitors'] ?? []));
+        return new self(
+            $board['rails'],
+            $scene['faults'] ?? [],
+            $scene['title'] ?? '',
+            $board['noise_v'] ?? 0.002,
+            $board['lead_ohms'] ?? 0.18,
+            $scene['traces'] ?? [],
+            ($scene['capacitors'] ?? []) + ($board['capacitors'] ?? []),
+        );
     }
 
     /** How the meter itself behaves at this probe: silent, drops, garbled, busy, error, overload, or null when it is well. */

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace AshStandins;
 
-/** What the meter answers to one line. IEEE 488.2 common commands, the measurement instructions of SCPI-99, two of its own for a capacitor's losses, and SIM: for the simulation. */
+/**
+ * What the meter answers to one line. IEEE 488.2 common commands, the measurement instructions of SCPI-99, two of its own for a capacitor's losses, and SIM:
+ * for the simulation.
+ */
 final class Meter
 {
     /** SCPI-99 volume 1, 7.2.1.1: infinity stands for an overload. */
@@ -32,20 +35,30 @@ final class Meter
     {
         $word = strtoupper(strtok($line, ' ') ?: '');
         $rest = trim(substr($line, strlen($word)));
-        $short = preg_replace(['/^:/', '/MEASURE/', '/VOLTAGE/', '/RESISTANCE/', '/CAPACITANCE/', '/FREQUENCY/', '/CURRENT/', '/SYSTEM/', '/ERROR(:NEXT)?/'], ['', 'MEAS', 'VOLT', 'RES', 'CAP', 'FREQ', 'CURR', 'SYST', 'ERR'], $word);
+        $short = preg_replace(
+            ['/^:/', '/MEASURE/', '/VOLTAGE/', '/RESISTANCE/', '/CAPACITANCE/', '/FREQUENCY/', '/CURRENT/', '/SYSTEM/', '/ERROR(:NEXT)?/'],
+            ['', 'MEAS', 'VOLT', 'RES', 'CAP', 'FREQ', 'CURR', 'SYST', 'ERR'],
+            $word,
+        );
 
         return match ($short) {
             '*IDN?' => self::IDENTITY,
             '*OPC?' => '1',
             '*RST', '*CLS' => self::forget($session),
             'SYST:ERR?' => array_shift($session['errors']) ?? '0,"No error"',
-            'MEAS:VOLT:DC?', 'MEAS:VOLT?' => $this->measure($session, $this->board->volts($session['rail'], $session['point'], $session['load']), $this->board->noiseV),
+            'MEAS:VOLT:DC?',
+            'MEAS:VOLT?' => $this->measure($session, $this->board->volts($session['rail'], $session['point'], $session['load']), $this->board->noiseV),
             'MEAS:VOLT:AC?' => $this->measure($session, $this->board->ripple($session['rail'], $session['point'], $session['load']), $this->board->noiseV / 20),
             'MEAS:RES?' => $this->measure($session, $this->board->resistance($session['rail'], $session['point']), 0.003),
-            'MEAS:CAP?' => $this->measure($session, $this->board->capacitance($session['rail'], $session['point']), $session['rail'] === 'capacitor' ? 0.002 * ($this->board->capacitance($session['rail'], $session['point']) ?? 0.0) : 1e-9),
+            'MEAS:CAP?' => $this->measure(
+                $session,
+                $this->board->capacitance($session['rail'], $session['point']),
+                $session['rail'] === 'capacitor' ? 0.002 * ($this->board->capacitance($session['rail'], $session['point']) ?? 0.0) : 1e-9,
+            ),
             'MEAS:CAP:ESR?' => $this->measure($session, $this->board->esr($session['rail'], $session['point']), 0.0002),
             'MEAS:CAP:LOSS?' => $this->measure($session, $this->board->tanDelta($session['rail'], $session['point']), 0.0002),
-            'MEAS:CURR:DC?', 'MEAS:CURR?' => $this->measure($session, $leak = $this->board->leakage($session['rail'], $session['point']), 0.002 * ($leak ?? 0.0)),
+            'MEAS:CURR:DC?',
+            'MEAS:CURR?' => $this->measure($session, $leak = $this->board->leakage($session['rail'], $session['point']), 0.002 * ($leak ?? 0.0)),
             'MEAS:FREQ?' => $this->measure($session, $this->board->frequency($session['rail']), 0.01),
             'SIM:PROBE' => self::probe($rest, $session),
             'SIM:SCENE' => $this->choose(trim($rest, '"'), $session),

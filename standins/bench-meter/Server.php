@@ -18,7 +18,9 @@ final class Server
 
     public function serve(int $port): never
     {
-        $server = @stream_socket_server("tcp://127.0.0.1:{$port}", $number, $words) ?: throw new \RuntimeException("cannot listen on 127.0.0.1:{$port}: {$words}");
+        $server = @stream_socket_server("tcp://127.0.0.1:{$port}", $number, $words) ?: throw new \RuntimeException(
+            "cannot listen on 127.0.0.1:{$port}: {$words}",
+        );
         fwrite(STDOUT, "bench-meter answers on 127.0.0.1:{$port}\n");
         while (true) {
             $read = [$server, ...array_map(static fn (array $client) => $client['socket'], array_values($this->clients))];
@@ -38,7 +40,11 @@ final class Server
         $socket = @stream_socket_accept($server, 0);
         if ($socket !== false) {
             stream_set_blocking($socket, false);
-            $this->clients[get_resource_id($socket)] = ['socket' => $socket, 'buffer' => '', 'session' => ['rail' => '', 'point' => '', 'load' => 'working', 'errors' => []]];
+            $this->clients[get_resource_id($socket)] = [
+                'socket' => $socket,
+                'buffer' => '',
+                'session' => ['rail' => '', 'point' => '', 'load' => 'working', 'errors' => []],
+            ];
         }
     }
 

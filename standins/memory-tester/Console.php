@@ -21,7 +21,9 @@ final class Console
 
     public function serve(int $port): never
     {
-        $server = @stream_socket_server("tcp://127.0.0.1:{$port}", $number, $words) ?: throw new \RuntimeException("cannot listen on 127.0.0.1:{$port}: {$words}");
+        $server = @stream_socket_server("tcp://127.0.0.1:{$port}", $number, $words) ?: throw new \RuntimeException(
+            "cannot listen on 127.0.0.1:{$port}: {$words}",
+        );
         fwrite(STDOUT, "memory-tester writes on 127.0.0.1:{$port}\n");
         while (true) {
             $read = [$server, ...array_map(static fn (Client $client) => $client->socket, array_values($this->clients))];

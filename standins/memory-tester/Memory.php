@@ -25,7 +25,11 @@ final class Memory
     /** @return \Generator<int, array{float, string}> seconds to wait before a line, and the line; "\0drop" ends the connection */
     public function lines(): \Generator
     {
-        yield [0.0, 'memory tester, stand-in; '.$this->number('bits', 8).' bits, pattern '.(is_string($this->scene['pattern'] ?? null) ? $this->scene['pattern'] : 'none')];
+        yield [
+            0.0,
+            'memory tester, stand-in; '.$this->number('bits', 8).' bits, pattern '
+                .(is_string($this->scene['pattern'] ?? null) ? $this->scene['pattern'] : 'none'),
+        ];
         $gap = 1 / $this->number('lines_per_s', 20);
         $passes = $this->number('passes', 0);
         for ($pass = 1; $passes === 0.0 || $pass <= $passes; ++$pass) {

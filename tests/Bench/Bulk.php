@@ -41,7 +41,8 @@ final class Bulk
     public function jobWithEntries(int $entries): string
     {
         $id = Ulid::generate();
-        $columns = 'machine_id, board_id, title, owner, state, stage, outcome, handed_back, minutes, allowance_minutes, opened_at, closed_at, last_entry_at, sheet';
+        $columns = 'machine_id, board_id, title, owner, state, stage, outcome, handed_back, minutes, allowance_minutes, opened_at, '
+            .'closed_at, last_entry_at, sheet';
         $this->database->exec("INSERT INTO jobs (id, {$columns}) SELECT '{$id}', {$columns} FROM jobs WHERE id = '{$this->demoJob()}'");
         $this->entries("SELECT '{$id}' AS job, (SELECT board_id FROM jobs WHERE id = '{$id}') AS board, seq FROM seq_1_to_{$entries}", substr($id, 16));
 
@@ -62,8 +63,15 @@ final class Bulk
             $id = Ulid::generate();
             $entry = Ulid::generate();
             link("{$folder}/bench.jpg", "{$folder}/{$id}.thumb.jpg");
-            $this->database->exec("INSERT INTO photos (id, job_id, author, width, height, bytes, sha256, taken_in_at) VALUES ('{$id}', '{$this->demoJob()}', 'x', 2000, 1500, 1, REPEAT('0', 64), NOW())");
-            $this->database->exec("INSERT INTO entries (id, job_id, board_id, kind, stage, at, author, minutes, text, data, fingerprint, received_at) SELECT '{$entry}', id, board_id, 'photo', 'find', NOW(), 'x', 0, 'Photo {$i}', '{\"photo\":\"{$id}\"}', REPEAT('0', 64), NOW() FROM jobs WHERE id = '{$this->demoJob()}'");
+            $this->database->exec(
+                "INSERT INTO photos (id, job_id, author, width, height, bytes, sha256, taken_in_at) VALUES ('{$id}', '{$this->demoJob()}', "
+                    ."'x', 2000, 1500, 1, REPEAT('0', 64), NOW())",
+            );
+            $this->database->exec(
+                'INSERT INTO entries (id, job_id, board_id, kind, stage, at, author, minutes, text, data, fingerprint, received_at) SELECT '
+                    ."'{$entry}', id, board_id, 'photo', 'find', NOW(), 'x', 0, 'Photo {$i}', '{\"photo\":\"{$id}\"}', REPEAT('0', 64), "
+                        ."NOW() FROM jobs WHERE id = '{$this->demoJob()}'",
+            );
         }
 
         return $this->one("SELECT board_id FROM jobs WHERE id = '{$this->demoJob()}'");
@@ -72,17 +80,27 @@ final class Bulk
     public function fill(int $jobs, int $entries): void
     {
         $each = intdiv($entries, $jobs);
-        $this->database->exec("INSERT INTO jobs (id, machine_id, board_id, title, owner, state, stage, outcome, handed_back, minutes, allowance_minutes, opened_at, closed_at, last_entry_at, sheet)
-            SELECT CONCAT('00B', LPAD(seq, 23, '0')), b.machine_id, b.id, CONCAT('Job of old ', seq), 'x', IF(seq % 400 = 0, 'open', 'closed'), 'close', IF(seq % 400 = 0, NULL, 'fixed'), 1, 100, 480,
-                   DATE_ADD('2005-01-01', INTERVAL seq HOUR), DATE_ADD('2005-01-02', INTERVAL seq HOUR), DATE_ADD('2005-01-02', INTERVAL seq HOUR), (SELECT sheet FROM jobs WHERE id = '{$this->demoJob()}')
-            FROM seq_1_to_{$jobs} JOIN (SELECT id, machine_id, ROW_NUMBER() OVER () AS n FROM boards) b ON b.n = seq % (SELECT COUNT(*) FROM boards) + 1");
+        $this->database->exec(
+            "INSERT INTO jobs (id, machine_id, board_id, title, owner, state, stage, outcome, handed_back,
+                    minutes, allowance_minutes, opened_at, closed_at, last_entry_at, sheet)
+                SELECT CONCAT('00B', LPAD(seq, 23, '0')), b.machine_id, b.id, CONCAT('Job of old ', seq), 'x',
+                        IF(seq % 400 = 0, 'open', 'closed'), 'close', IF(seq % 400 = 0, NULL, 'fixed'), 1, 100, 480,
+                       DATE_ADD('2005-01-01', INTERVAL seq HOUR), DATE_ADD('2005-01-02', INTERVAL seq HOUR), DATE_ADD('2005-01-02', INTERVAL seq HOUR),
+                        (SELECT sheet FROM jobs WHERE id = '{$this->demoJob()}')
+                FROM seq_1_to_{$jobs} JOIN (SELECT id, machine_id, ROW_NUMBER() OVER () AS n FROM boards) b ON b.n = seq % (SELECT COUNT(*) FROM boards) + 1",
+        );
         $this->database->exec("INSERT INTO open_items (id, job_id, board_id, kind, text, since, open, ended_by)
-            SELECT CONCAT('00H', LPAD(seq, 23, '0')), CONCAT('00B', LPAD(seq, 23, '0')), NULL, IF(seq % 2, 'waiting', 'hazard'), 'long ago', '2005-01-01', 0, NULL FROM seq_1_to_{$jobs}");
+            SELECT CONCAT('00H', LPAD(seq, 23, '0')), CONCAT('00B', LPAD(seq, 23, '0')), NULL, IF(seq % 2, 'waiting', 'hazard'),
+                    'long ago', '2005-01-01', 0, NULL FROM seq_1_to_{$jobs}");
         $step = 200_000;
         for ($from = 0; $from < $entries; $from += $step) {
             $first = $from + 1;
             $last = $from + $step;
-            $this->entries("SELECT j.id AS job, j.board_id AS board, s.seq FROM seq_{$first}_to_{$last} s JOIN jobs j ON j.id = CONCAT('00B', LPAD(1 + (s.seq - 1) DIV {$each}, 23, '0'))", 'BULK');
+            $this->entries(
+                "SELECT j.id AS job, j.board_id AS board, s.seq FROM seq_{$first}_to_{$last} s JOIN jobs j ON j.id = CONCAT('00B', LPAD(1 + "
+                    ."(s.seq - 1) DIV {$each}, 23, '0'))",
+                'BULK',
+            );
         }
         $this->one('ANALYZE TABLE jobs, entries, open_items');
     }
@@ -90,7 +108,8 @@ final class Bulk
     private function entries(string $source, string $mark): void
     {
         $this->database->exec("INSERT INTO entries (id, job_id, board_id, kind, stage, at, author, minutes, text, data, fingerprint, received_at)
-            SELECT CONCAT('00', RPAD('{$mark}', 12, '0'), LPAD(x.seq, 12, '0')), x.job, x.board, 'observation', 'find', DATE_ADD('2005-01-01', INTERVAL x.seq MINUTE), 'Someone', 1,
+            SELECT CONCAT('00', RPAD('{$mark}', 12, '0'), LPAD(x.seq, 12, '0')), x.job, x.board, 'observation', 'find',
+                    DATE_ADD('2005-01-01', INTERVAL x.seq MINUTE), 'Someone', 1,
                    CONCAT('saw that the fault comes and goes with the temperature of the room, try ', x.seq), '{}', REPEAT('0', 64), NOW() FROM ({$source}) x");
     }
 
@@ -104,8 +123,24 @@ final class Bulk
     {
         $values = [1e-7, 1e-6, 1e-5, 1e-4, 1e-3, 2.2e-3, 4.7e-3, 6.8e-3];
         foreach (array_chunk(range(1, $parts), 1000) as $chunk) {
-            $rows = array_map(static fn (int $i): string => sprintf("('%s', 'BULK-%06d', 'Part %d', 'aluminium', %.10F, %d, '{\"hours\": %d, \"temperature_c\": 105, \"pitch_mm\": 7.5}', %d, 'drawer %d', 0, '2026-01-01')", strtolower((string) Ulid::generate()), $i, $i, $values[$i % 8], [16, 25, 35, 50][$i % 4], 1000 + $i % 9 * 1000, $i % 7, $i % 40), $chunk);
-            $this->database->exec('INSERT INTO shelf_items (id, sku, name, kind, marked_f, rated_v, spec, quantity, place, tested, came_on) VALUES '.implode(', ', $rows));
+            $rows = array_map(
+                static fn (int $i): string => sprintf(
+                    "('%s', 'BULK-%06d', 'Part %d', 'aluminium', %.10F, %d, '{\"hours\": %d, \"temperature_c\": 105, \"pitch_mm\": 7.5}', "
+                        ."%d, 'drawer %d', 0, '2026-01-01')",
+                    strtolower((string) Ulid::generate()),
+                    $i,
+                    $i,
+                    $values[$i % 8],
+                    [16, 25, 35, 50][$i % 4],
+                    1000 + $i % 9 * 1000,
+                    $i % 7,
+                    $i % 40,
+                ),
+                $chunk,
+            );
+            $this->database->exec(
+                'INSERT INTO shelf_items (id, sku, name, kind, marked_f, rated_v, spec, quantity, place, tested, came_on) VALUES '.implode(', ', $rows),
+            );
         }
     }
 }

@@ -14,11 +14,28 @@ final class Client
 
     public static function signedIn(string $url, string $var): self
     {
-        preg_match('/(tomas@\S+) \/ (\S+)/', (string) file_get_contents("{$var}/sign-in.txt"), $m) === 1 ?: throw new \RuntimeException('run this with bin/test bench');
+        preg_match(
+            '/(tomas@\S+) \/ (\S+)/',
+            (string) file_get_contents("{$var}/sign-in.txt"),
+            $m,
+        ) === 1 ?: throw new \RuntimeException('run this with bin/test bench');
         $jar = (string) tempnam(sys_get_temp_dir(), 'ash');
         $ask = static function (string $path, ?string $body, string $token) use ($url, $jar): string {
             $curl = curl_init($url.$path);
-            curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_COOKIEJAR => $jar, \CURLOPT_COOKIEFILE => $jar, \CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "Referer: {$url}/", 'X-XSRF-TOKEN: '.urldecode($token)]] + ($body === null ? [] : [\CURLOPT_POSTFIELDS => $body]));
+            curl_setopt_array(
+                $curl,
+                [
+                    \CURLOPT_RETURNTRANSFER => true,
+                    \CURLOPT_COOKIEJAR => $jar,
+                    \CURLOPT_COOKIEFILE => $jar,
+                    \CURLOPT_HTTPHEADER => [
+                        'Accept: application/json',
+                        'Content-Type: application/json',
+                        "Referer: {$url}/",
+                        'X-XSRF-TOKEN: '.urldecode($token),
+                    ],
+                ] + ($body === null ? [] : [\CURLOPT_POSTFIELDS => $body]),
+            );
             $answer = (string) curl_exec($curl);
             curl_close($curl);
 
@@ -40,7 +57,19 @@ final class Client
         $add = function () use ($multi, $path, $body, &$left): void {
             if ($left-- > 0) {
                 $curl = curl_init($this->url.$path);
-                curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_COOKIE => $this->cookies, \CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$this->token}", "Referer: {$this->url}/"]] + ($body === null ? [] : [\CURLOPT_POSTFIELDS => $body]));
+                curl_setopt_array(
+                    $curl,
+                    [
+                        \CURLOPT_RETURNTRANSFER => true,
+                        \CURLOPT_COOKIE => $this->cookies,
+                        \CURLOPT_HTTPHEADER => [
+                            'Accept: application/json',
+                            'Content-Type: application/json',
+                            "X-XSRF-TOKEN: {$this->token}",
+                            "Referer: {$this->url}/",
+                        ],
+                    ] + ($body === null ? [] : [\CURLOPT_POSTFIELDS => $body]),
+                );
                 curl_multi_add_handle($multi, $curl);
             }
         };
@@ -52,7 +81,9 @@ final class Client
             curl_multi_select($multi, 0.05);
             while (($done = curl_multi_info_read($multi)) !== false) {
                 $curl = $done['handle'];
-                in_array(curl_getinfo($curl, \CURLINFO_RESPONSE_CODE), [200, 201], true) ?: throw new \RuntimeException("{$path} answered ".curl_getinfo($curl, \CURLINFO_RESPONSE_CODE));
+                in_array(curl_getinfo($curl, \CURLINFO_RESPONSE_CODE), [200, 201], true) ?: throw new \RuntimeException(
+                    "{$path} answered ".curl_getinfo($curl, \CURLINFO_RESPONSE_CODE),
+                );
                 $times[] = curl_getinfo($curl, \CURLINFO_TOTAL_TIME) * 1000;
                 curl_multi_remove_handle($multi, $curl);
                 $add();
@@ -74,7 +105,20 @@ final class Client
         $multi = curl_multi_init();
         $handles = array_map(function (array $request) use ($multi): \CurlHandle {
             $curl = curl_init($this->url.$request[0]);
-            curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true, \CURLOPT_COOKIE => $this->cookies, \CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$this->token}", "Referer: {$this->url}/"], \CURLOPT_POSTFIELDS => json_encode($request[1], JSON_THROW_ON_ERROR)]);
+            curl_setopt_array(
+                $curl,
+                [
+                    \CURLOPT_RETURNTRANSFER => true,
+                    \CURLOPT_COOKIE => $this->cookies,
+                    \CURLOPT_HTTPHEADER => [
+                        'Accept: application/json',
+                        'Content-Type: application/json',
+                        "X-XSRF-TOKEN: {$this->token}",
+                        "Referer: {$this->url}/",
+                    ],
+                    \CURLOPT_POSTFIELDS => json_encode($request[1], JSON_THROW_ON_ERROR),
+                ],
+            );
             curl_multi_add_handle($multi, $curl);
 
             return $curl;
@@ -84,6 +128,9 @@ final class Client
             curl_multi_select($multi, 0.05);
         } while ($running > 0);
 
-        return array_map(static fn (\CurlHandle $curl): array => [curl_getinfo($curl, \CURLINFO_RESPONSE_CODE), (string) curl_multi_getcontent($curl)], $handles);
+        return array_map(
+            static fn (\CurlHandle $curl): array => [curl_getinfo($curl, \CURLINFO_RESPONSE_CODE), (string) curl_multi_getcontent($curl)],
+            $handles,
+        );
     }
 }

@@ -27,7 +27,11 @@ $line = static function (string $what, array $milliseconds, string $wanted): voi
 
 // bin/ash, as a whole process
 $document = tempnam(sys_get_temp_dir(), 'ash');
-file_put_contents((string) $document, '{"rails": [{"name": "+12", "nominal_v": 12, "ripple_max_mvpp": 120}], "meter": {"reading_pct": 0.5, "counts": 2, "resolution_v": 0.01}, "readings": [{"rail": "+12", "volts": 10.8, "load": "working", "ripple_mvpp": 310}]}');
+file_put_contents(
+    (string) $document,
+    '{"rails": [{"name": "+12", "nominal_v": 12, "ripple_max_mvpp": 120}], "meter": {"reading_pct": 0.5, "counts": 2, "resolution_v": '
+        .'0.01}, "readings": [{"rail": "+12", "volts": 10.8, "load": "working", "ripple_mvpp": 310}]}',
+);
 $line('bin/ash rails judge, whole process', array_map(static function () use ($root, $document): float {
     $from = hrtime(true);
     exec("{$root}/bin/ash rails judge {$document}");
@@ -45,7 +49,17 @@ for ($i = 0; $i < 1_000_000; ++$i) {
     fprintf($out, "%X,%02X,%02X\n", mt_rand(0, 0x3FFFF), $word, $word ^ 4);
 }
 fclose($out);
-$banks = array_map(static fn (int $b): array => ['name' => (string) $b, 'start' => dechex($b << 16), 'words' => 65536, 'row_bits' => 8, 'column_bits' => 8, 'chips' => array_map(static fn (int $i): array => ['ref' => "U{$b}{$i}", 'bits' => [$i]], range(0, 7))], range(0, 3));
+$banks = array_map(
+    static fn (int $b): array => [
+        'name' => (string) $b,
+        'start' => dechex($b << 16),
+        'words' => 65536,
+        'row_bits' => 8,
+        'column_bits' => 8,
+        'chips' => array_map(static fn (int $i): array => ['ref' => "U{$b}{$i}", 'bits' => [$i]], range(0, 7)),
+    ],
+    range(0, 3),
+);
 $timed = static function (string $command): array {
     $from = hrtime(true);
     exec($command);
@@ -55,15 +69,29 @@ $timed = static function (string $command): array {
 $line('awk counting one column of 1 000 000 rows', $timed("awk -F, '{n[$2]++} END {print length(n)}' {$csv}"), '');
 foreach (['none', 'mix'] as $pattern) {
     file_put_contents((string) $document, json_encode(['map' => ['word_bits' => 8, 'banks' => $banks], 'pattern' => $pattern], JSON_THROW_ON_ERROR));
-    $line("bin/ash memory locate, 1 000 000 rows, pattern {$pattern}", $timed("{$root}/bin/ash memory locate --errors {$csv} {$document}"), $pattern === 'none' ? 'wanted: under 8 times awk' : '');
+    $line(
+        "bin/ash memory locate, 1 000 000 rows, pattern {$pattern}",
+        $timed("{$root}/bin/ash memory locate --errors {$csv} {$document}"),
+        $pattern === 'none' ? 'wanted: under 8 times awk' : '',
+    );
 }
 unlink((string) $csv);
 
 // One screenful of errors, a march test on a large and on a small memory, a whole enumeration
 $screenful = array_map(static fn (int $i): array => ['address' => sprintf('%X', mt_rand(0, 0x3FFFF)), 'expected' => 'FF', 'actual' => 'FB'], range(1, 40));
-$small = ['locate' => ['map' => ['word_bits' => 8, 'banks' => $banks], 'errors' => $screenful, 'pattern' => 'mix'], 'coverage' => ['test' => 'march-c-', 'words' => 8]];
+$small = [
+    'locate' => ['map' => ['word_bits' => 8, 'banks' => $banks], 'errors' => $screenful, 'pattern' => 'mix'],
+    'coverage' => ['test' => 'march-c-', 'words' => 8],
+];
 foreach ([1024, 1_048_576] as $words) {
-    $small["march on {$words} cells"] = ['test' => 'march-c-', 'words' => $words, 'faults' => array_map(static fn (int $i): array => ['type' => 'cfid', 'cell' => $i * 100, 'aggressor' => $i * 100 + 1, 'when' => 'up', 'value' => 1], range(1, 8))];
+    $small["march on {$words} cells"] = [
+        'test' => 'march-c-',
+        'words' => $words,
+        'faults' => array_map(
+            static fn (int $i): array => ['type' => 'cfid', 'cell' => $i * 100, 'aggressor' => $i * 100 + 1, 'when' => 'up', 'value' => 1],
+            range(1, 8),
+        ),
+    ];
 }
 foreach ($small as $what => $body) {
     $verb = explode(' ', $what)[0];
@@ -95,7 +123,10 @@ for ($i = 0; $i < 13; ++$i) {
         window.addEventListener('keydown', () => { window.pressed = performance.now(); }, {once: true, capture: true});
         const watch = new MutationObserver(() => {
             const now = document.querySelector('[aria-label="Just read"]')?.innerText;
-            if (now !== undefined && now !== before && window.took === null) { watch.disconnect(); requestAnimationFrame(() => { window.took = performance.now() - window.pressed; }); }
+            if (now !== undefined && now !== before && window.took === null) {
+                watch.disconnect();
+                requestAnimationFrame(() => { window.took = performance.now() - window.pressed; });
+            }
         });
         watch.observe(document.body, {childList: true, subtree: true, characterData: true});
         JS);
@@ -118,7 +149,14 @@ foreach ($pages as $what => $path) {
     $line("{$what}, 4 clients", $small[$what], $what === 'job page with 500 entries' ? 'wanted: p95 under 60 ms' : '');
 }
 $options = "/api/jobs/{$bulk->demoJob()}/battery-options";
-$numbers = (string) json_encode(['retention_min_v' => '2.4', 'retention_max_v' => '5', 'standby_a' => '10u', 'supply_v' => '5', 'series_ohm' => '470', 'diode_drop_v' => '0.3']);
+$numbers = (string) json_encode([
+    'retention_min_v' => '2.4',
+    'retention_max_v' => '5',
+    'standby_a' => '10u',
+    'supply_v' => '5',
+    'series_ohm' => '470',
+    'diode_drop_v' => '0.3',
+]);
 $client->load($options, 10, 1, $numbers);
 $line('battery options computed again, 1 client', $client->load($options, 60, 1, $numbers), 'wanted: under 100 ms');
 
@@ -128,7 +166,15 @@ $line('memory page with three runs, 1 client', $client->load("/api/jobs/{$parity
 $text = implode("\n", array_map(static fn (int $i): string => sprintf('%05X FFFF FFEF', 0x20000 + 37 * $i), range(1, 40)));
 $times = [];
 for ($i = 0; $i < 30; ++$i) {
-    array_push($times, ...$client->load("/api/jobs/{$parity}/memory-sources", 1, 1, (string) json_encode(['id' => (string) Symfony\Component\Uid\Ulid::generate(), 'map' => 'card', 'pattern' => 'mix', 'text' => $text])));
+    array_push(
+        $times,
+        ...$client->load(
+            "/api/jobs/{$parity}/memory-sources",
+            1,
+            1,
+            (string) json_encode(['id' => (string) Symfony\Component\Uid\Ulid::generate(), 'map' => 'card', 'pattern' => 'mix', 'text' => $text]),
+        ),
+    );
 }
 $line('one screenful of errors, pasted and located over HTTP, 1 client', $times, 'wanted: under 50 ms');
 
@@ -143,7 +189,8 @@ $line('10 000 markings decoded, in the core', array_map(static function () use (
 
     return (hrtime(true) - $from) / 1e6;
 }, range(1, 5)), 'wanted: under 1000 ms');
-$text = '{"part": {"kind": "aluminium", "marked_f": 0.001, "rated_v": 16}, "measured": {"capacitance_f": 0.00074, "esr_ohm": 0.9, "frequency_hz": 100000}, "in_circuit": false, "visual": ["bulged"], "rail_v": 12}';
+$text = '{"part": {"kind": "aluminium", "marked_f": 0.001, "rated_v": 16}, "measured": {"capacitance_f": 0.00074, "esr_ohm": 0.9, '
+    .'"frequency_hz": 100000}, "in_circuit": false, "visual": ["bulged"], "rail_v": 12}';
 $line('a board of 200 capacitors judged, in the core', array_map(static function () use ($room, $text): float {
     $from = hrtime(true);
     for ($i = 0; $i < 200; ++$i) {
@@ -159,7 +206,20 @@ $line('substitutes from a shelf of 20 000 parts, 1 client', $client->load("/api/
 $line('capacitors of a job, 1 client', $client->load("/api/jobs/{$recap}/capacitors", 60, 1), '');
 $times = [];
 for ($i = 0; $i < 30; ++$i) {
-    array_push($times, ...$client->load("/api/jobs/{$recap}/entries", 1, 1, (string) json_encode(['id' => (string) Symfony\Component\Uid\Ulid::generate(), 'at' => gmdate('Y-m-d\TH:i:s\Z'), 'kind' => 'cap_reading', 'data' => ['cap' => 'C5', 'in_circuit' => false, 'capacitance_f' => 0.00098, 'esr_ohm' => 0.05]])));
+    array_push(
+        $times,
+        ...$client->load(
+            "/api/jobs/{$recap}/entries",
+            1,
+            1,
+            (string) json_encode([
+                'id' => (string) Symfony\Component\Uid\Ulid::generate(),
+                'at' => gmdate('Y-m-d\TH:i:s\Z'),
+                'kind' => 'cap_reading',
+                'data' => ['cap' => 'C5', 'in_circuit' => false, 'capacitance_f' => 0.00098, 'esr_ohm' => 0.05],
+            ]),
+        ),
+    );
 }
 $line('a capacitor reading into the record, 1 client', $times, 'wanted: one a second with a person typing');
 
@@ -171,7 +231,9 @@ $chrome->signIn(...$client->who);
 $chrome->go("/boards/{$board}");
 $chrome->see('One test point over time');
 sleep(3);
-$bytes = $chrome->script('return performance.getEntriesByType("resource").reduce((sum, it) => sum + it.transferSize, performance.getEntriesByType("navigation")[0].transferSize)');
+$bytes = $chrome->script(
+    'return performance.getEntriesByType("resource").reduce((sum, it) => sum + it.transferSize, performance.getEntriesByType("navigation")[0].transferSize)',
+);
 printf("%-62s %d kB   wanted: under 1500 kB\n", 'board record with 200 photos, transferred to a new browser', is_numeric($bytes) ? $bytes / 1000 : 0);
 $chrome->close();
 

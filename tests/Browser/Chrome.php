@@ -166,7 +166,10 @@ final class Chrome
     {
         $line = new ChromeDevToolsDriver($this->driver);
         $line->execute('Network.enable');
-        $line->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => $milliseconds, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+        $line->execute(
+            'Network.emulateNetworkConditions',
+            ['offline' => false, 'latency' => $milliseconds, 'downloadThroughput' => -1, 'uploadThroughput' => -1],
+        );
     }
 
     public function picture(string $file): void

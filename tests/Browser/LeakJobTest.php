@@ -36,7 +36,10 @@ final class LeakJobTest extends TestCase
         $this->signInAs('bea');
         $chrome->press('n');
         $chrome->see('Each board keeps its own record for life');
-        $chrome->until(static fn (): bool => $chrome->script('return document.querySelectorAll("[role=dialog] select option").length > 5') === true, 'no machines to choose from');
+        $chrome->until(
+            static fn (): bool => $chrome->script('return document.querySelectorAll("[role=dialog] select option").length > 5') === true,
+            'no machines to choose from',
+        );
         $chrome->press('Whimbrel', Key::TAB, Key::TAB, 'Log room', Key::TAB, 'Leak by keyboard', Key::TAB, 'green fluff beside the plug', Key::TAB, Key::ENTER);
         $chrome->see('Leading words');
         $job = $this->job('Leak by keyboard');
@@ -54,7 +57,13 @@ final class LeakJobTest extends TestCase
         $chrome->go("/jobs/{$job}/battery");
         $chrome->see('As it was found');
         $chrome->see('Battery fitted: 3 AA alkaline');
-        $this->fill(['Kind' => 'nickel-cad', 'Cells' => '3', 'Where it sits' => 'left of the plug', 'Positive end towards' => 'the keyboard plug', 'Volts of the pack' => '0,4']);
+        $this->fill([
+            'Kind' => 'nickel-cad',
+            'Cells' => '3',
+            'Where it sits' => 'left of the plug',
+            'Positive end towards' => 'the keyboard plug',
+            'Volts of the pack' => '0,4',
+        ]);
         $chrome->press(Key::ENTER);
         $chrome->see('Battery leaking: nickel-cadmium, 3 cells, left of the plug');
         $chrome->see('Recommended: ');
@@ -66,15 +75,35 @@ final class LeakJobTest extends TestCase
         foreach ([['keyboard clock to U12', '4'], ['keyboard data to U12', '2'], ['settings memory supply', '3']] as [$place, $grade]) {
             $this->fill(['Grade' => $grade, 'Place' => $place]);
             $chrome->press(Key::ENTER);
-            $chrome->until(static fn (): bool => $chrome->script('return document.querySelector("[aria-label=\'Test points\']")?.innerText.includes(arguments[0])', $place) === true, "{$place} is not on the list");
+            $chrome->until(
+                static fn (): bool => $chrome->script(
+                    'return document.querySelector("[aria-label=\'Test points\']")?.innerText.includes(arguments[0])',
+                    $place,
+                ) === true,
+                "{$place} is not on the list",
+            );
         }
         $chrome->see('neutralise');
         $chrome->find('[aria-label^="Ohms at"]')->sendKeys(' ');
         $chrome->see('kept');
         foreach (['keyboard clock to U12' => 'open', 'settings memory supply' => 'open', 'keyboard data to U12' => 'sound'] as $place => $verdict) {
-            $chrome->until(static fn (): bool => $chrome->script('return document.querySelector("[aria-label=\'Live point\']").innerText.includes(arguments[0])', $place) === true, "{$place} is not live");
+            $chrome->until(
+                static fn (): bool => $chrome->script(
+                    'return document.querySelector("[aria-label=\'Live point\']").innerText.includes(arguments[0])',
+                    $place,
+                ) === true,
+                "{$place} is not live",
+            );
             $chrome->press(' ');
-            $chrome->until(static fn (): bool => $chrome->script('const it = document.querySelector("[aria-label=\'Just read\']")?.innerText ?? ""; return it.includes(arguments[0]) && it.includes(arguments[1])', $place, $verdict) === true, "{$place} is not {$verdict}");
+            $chrome->until(
+                static fn (): bool => $chrome->script(
+                    'const it = document.querySelector("[aria-label=\'Just read\']")?.innerText ?? ""; return it.includes(arguments[0]) && '
+                        .'it.includes(arguments[1])',
+                    $place,
+                    $verdict,
+                ) === true,
+                "{$place} is not {$verdict}",
+            );
         }
         $chrome->see('keyboard clock to U12: open, AWG 30');
 
@@ -86,7 +115,13 @@ final class LeakJobTest extends TestCase
             $file = $chrome->find('[aria-label="Photo file"]');
             self::assertInstanceOf(RemoteWebElement::class, $file);
             $file->setFileDetector(new LocalFileDetector())->sendKeys($this->picture($phase, $red));
-            $chrome->until(static fn (): bool => $chrome->script('return document.querySelector(`img[alt="corner by the battery, ${arguments[0]}"]`)?.naturalWidth === 320', $phase) === true, "no {$phase} picture");
+            $chrome->until(
+                static fn (): bool => $chrome->script(
+                    'return document.querySelector(`img[alt="corner by the battery, ${arguments[0]}"]`)?.naturalWidth === 320',
+                    $phase,
+                ) === true,
+                "no {$phase} picture",
+            );
         }
 
         // A new cell, the wrong way round first.
@@ -121,7 +156,27 @@ final class LeakJobTest extends TestCase
         $chrome->button('Back in: lid')->sendKeys(Key::ENTER);
         $chrome->see('all back in, nothing left over');
 
-        self::assertSame(['strip', 'strip', 'battery', 'survey', 'survey', 'survey', 'continuity', 'continuity', 'continuity', 'photo', 'photo', 'battery', 'rebuilt', 'rebuilt', 'withdrawn', 'rebuilt'], array_column(self::rows("SELECT kind FROM entries WHERE job_id = ? AND kind <> 'symptom' ORDER BY at, id", [$job]), 'kind'));
+        self::assertSame(
+            [
+                'strip',
+                'strip',
+                'battery',
+                'survey',
+                'survey',
+                'survey',
+                'continuity',
+                'continuity',
+                'continuity',
+                'photo',
+                'photo',
+                'battery',
+                'rebuilt',
+                'rebuilt',
+                'withdrawn',
+                'rebuilt',
+            ],
+            array_column(self::rows("SELECT kind FROM entries WHERE job_id = ? AND kind <> 'symptom' ORDER BY at, id", [$job]), 'kind'),
+        );
         self::assertSame('2', self::one("SELECT COUNT(*) FROM open_items WHERE job_id = ? AND kind = 'repair' AND open = 1", $job));
         self::assertSame('1', self::one("SELECT COUNT(*) FROM open_items WHERE job_id = ? AND kind = 'recheck' AND open = 1", $job));
     }

@@ -13,7 +13,10 @@ final class MemoryJobTest extends TestCase
 {
     private static function tester(string $scene): void
     {
-        $socket = stream_socket_client('tcp://127.0.0.1:'.self::environment('ASH_TESTER_PORT'), timeout: 2) ?: throw new \RuntimeException('the stand-in tester does not answer');
+        $socket = stream_socket_client(
+            'tcp://127.0.0.1:'.self::environment('ASH_TESTER_PORT'),
+            timeout: 2,
+        ) ?: throw new \RuntimeException('the stand-in tester does not answer');
         fwrite($socket, "SIM:SCENE \"{$scene}\"\nSIM:SCENE?\n");
         self::assertSame($scene, trim((string) fgets($socket)));
         fclose($socket);
@@ -49,13 +52,19 @@ final class MemoryJobTest extends TestCase
         $this->signInAs('tomas');
         $chrome->press('n');
         $chrome->see('Each board keeps its own record for life');
-        $chrome->until(static fn (): bool => $chrome->script('return document.querySelectorAll("[role=dialog] select option").length > 5') === true, 'no machines to choose from');
+        $chrome->until(
+            static fn (): bool => $chrome->script('return document.querySelectorAll("[role=dialog] select option").length > 5') === true,
+            'no machines to choose from',
+        );
         $chrome->press('Dunlin', Key::TAB, Key::TAB, 'Dome crew', Key::TAB, 'Memory by keyboard', Key::TAB, 'memory test stops', Key::TAB, Key::ENTER);
         $chrome->see('Leading words');
         $job = $this->job('Memory by keyboard');
 
         // The map's chips want their bias, and the job says so before power.
-        self::assertContains('4116 in Main memory: their bias rail is not measured', json_decode(self::one('SELECT sheet FROM jobs WHERE id = ?', $job), true)['gates'][2]['why'] ?? []);
+        self::assertContains(
+            '4116 in Main memory: their bias rail is not measured',
+            json_decode(self::one('SELECT sheet FROM jobs WHERE id = ?', $job), true)['gates'][2]['why'] ?? [],
+        );
         $chrome->press('m');
         $chrome->see('-5 V first on and last off');
         $chrome->see('No run is kept yet');
@@ -105,7 +114,11 @@ final class MemoryJobTest extends TestCase
         $chrome->see('Soaks that are kept');
         self::tester('good');
         $chrome->press('m');
-        $chrome->until(static fn (): bool => (int) $chrome->script('return Number(document.querySelector("[aria-label=Counted] .figure-number")?.innerText ?? 0)') >= 8, 'no passes are counted', 20);
+        $chrome->until(
+            static fn (): bool => (int) $chrome->script('return Number(document.querySelector("[aria-label=Counted] .figure-number")?.innerText ?? 0)') >= 8,
+            'no passes are counted',
+            20,
+        );
         $chrome->see('What more would buy');
         $chrome->press('m');
         $chrome->see('stopped');
@@ -122,8 +135,14 @@ final class MemoryJobTest extends TestCase
         $chrome->field('Outcome')->sendKeys('Fixed');
         $this->press('Close the job');
         $chrome->see('Reopen');
-        self::assertSame(['memory', 'swap', 'memory', 'swap', 'memory', 'part', 'soak', 'outcome'], array_column(self::rows("SELECT kind FROM entries WHERE job_id = ? AND kind <> 'symptom' ORDER BY at, id", [$job]), 'kind'));
-        self::assertSame('confirmed', self::one("SELECT JSON_VALUE(data, '$.swap.verdict') FROM entries WHERE job_id = ? AND kind = 'memory' ORDER BY at DESC LIMIT 1", $job));
+        self::assertSame(
+            ['memory', 'swap', 'memory', 'swap', 'memory', 'part', 'soak', 'outcome'],
+            array_column(self::rows("SELECT kind FROM entries WHERE job_id = ? AND kind <> 'symptom' ORDER BY at, id", [$job]), 'kind'),
+        );
+        self::assertSame(
+            'confirmed',
+            self::one("SELECT JSON_VALUE(data, '$.swap.verdict') FROM entries WHERE job_id = ? AND kind = 'memory' ORDER BY at DESC LIMIT 1", $job),
+        );
     }
 
     public function test_a_tester_that_goes_silent_is_said_a_csv_is_read_and_two_runs_stand_side_by_side(): void
@@ -133,27 +152,40 @@ final class MemoryJobTest extends TestCase
         $job = $this->job('Parity stop when the room is warm');
         $chrome->go("/jobs/{$job}/memory");
         $chrome->see('Runs that are kept');
-        $boxes = $chrome->script('return [...document.querySelectorAll("input[type=checkbox]")].filter((it) => it.ariaLabel?.startsWith("Compare") && !it.disabled).map((it) => it.ariaLabel)');
+        $boxes = $chrome->script(
+            'return [...document.querySelectorAll("input[type=checkbox]")].filter((it) => it.ariaLabel?.startsWith("Compare") && '
+                .'!it.disabled).map((it) => it.ariaLabel)',
+        );
         self::assertIsArray($boxes);
         $chrome->field((string) $boxes[1])->sendKeys(' ');
         $chrome->see('Errors that come only in one condition point to refresh or to a weak cell');
 
         // What the ear would hear: a long low tone for the first error, two falling ones for the silence, a high one for the end.
-        $chrome->script('window.heard = []; window.AudioContext = class { currentTime = 0; createGain() { return { gain: {}, connect: (to) => to }; } createOscillator() { const tone = { frequency: {}, connect: (to) => to, start: () => window.heard.push(tone.frequency.value), stop: () => 0 }; return tone; } }');
+        $chrome->script(
+            'window.heard = []; window.AudioContext = class { currentTime = 0; createGain() { return { gain: {}, connect: (to) => to }; } '
+                .'createOscillator() { const tone = { frequency: {}, connect: (to) => to, start: () => '
+                    .'window.heard.push(tone.frequency.value), stop: () => 0 }; return tone; } }',
+        );
         $this->press('Tones');
         self::tester('goes-silent');
         $chrome->press('m');
         $chrome->see('the tester is silent; what came in is kept', 20);
         $chrome->press('m');
         $chrome->see('stopped');
-        $chrome->until(static fn (): bool => $chrome->script('return window.heard.join(" ")') === '220 660 440 880', 'the tones are others: '.json_encode($chrome->script('return window.heard')));
+        $chrome->until(
+            static fn (): bool => $chrome->script('return window.heard.join(" ")') === '220 660 440 880',
+            'the tones are others: '.json_encode($chrome->script('return window.heard')),
+        );
         $this->press('Silent');
         $this->press('Throw it away');
 
         // What is too long to paste is turned away before the field takes it.
         $chrome->press('t');
         $chrome->until(static fn (): bool => $chrome->script('return document.activeElement?.tagName') === 'TEXTAREA', 'nothing to type into');
-        $chrome->script('const held = new DataTransfer(); held.setData("text", "1A3F 55 51\\n".repeat(200000)); document.activeElement.dispatchEvent(new ClipboardEvent("paste", {clipboardData: held, bubbles: true, cancelable: true}))');
+        $chrome->script(
+            'const held = new DataTransfer(); held.setData("text", "1A3F 55 51\\n".repeat(200000)); '
+                .'document.activeElement.dispatchEvent(new ClipboardEvent("paste", {clipboardData: held, bubbles: true, cancelable: true}))',
+        );
         $chrome->see('That is too long to paste. Hand it in as a file.');
         self::assertSame('', $chrome->script('return document.activeElement.value'));
         $chrome->press(Key::TAB);
@@ -175,7 +207,10 @@ final class MemoryJobTest extends TestCase
         $chrome = $this->chrome;
         $this->signInAs('ines');
         $machine = self::one("SELECT id FROM machines WHERE slug = 'knot-12'");
-        $parts = static fn (): array => [self::one("SELECT JSON_LENGTH(profile, '$.memories') FROM machines WHERE id = ?", $machine), self::one("SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].words') FROM machines WHERE id = ?", $machine)];
+        $parts = static fn (): array => [
+            self::one("SELECT JSON_LENGTH(profile, '$.memories') FROM machines WHERE id = ?", $machine),
+            self::one("SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].words') FROM machines WHERE id = ?", $machine),
+        ];
         $chrome->go("/machines/{$machine}");
         $this->press('Edit the profile');
         $chrome->field('Sources that proved wrong')->sendKeys(Key::END.Key::ENTER.'Drawing 7 | sense lines are drawn swapped');
@@ -190,7 +225,10 @@ final class MemoryJobTest extends TestCase
         $chrome->see('This is no JSON');
         $json = $chrome->field('The memory as JSON');
         $json->clear();
-        $json->sendKeys('{"key": "stack", "name": "Core stack", "map": {"radix": 8, "word_bits": 12, "banks": [{"name": "0", "start": "0", "words": 4096, "chips": [{"ref": "P0", "bits": [0]}, {"ref": "P1", "bits": [0]}]}]}}');
+        $json->sendKeys(
+            '{"key": "stack", "name": "Core stack", "map": {"radix": 8, "word_bits": 12, "banks": [{"name": "0", "start": "0", "words": '
+                .'4096, "chips": [{"ref": "P0", "bits": [0]}, {"ref": "P1", "bits": [0]}]}]}}',
+        );
         $this->press('Check and keep');
         $chrome->see('/memories/0/map/banks/0/chips/1/bits/0 bit 0 is given twice');
         self::assertSame(['1', '4096'], $parts());

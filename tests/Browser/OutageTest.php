@@ -44,9 +44,29 @@ final class OutageTest extends TestCase
         $id = \Symfony\Component\Uid\Ulid::generate();
         $answer = $this->chrome->driver->executeAsyncScript(<<<'JS'
             const done = arguments[2];
-            const post = (path, body) => fetch(path, {method: 'POST', headers: {'Content-Type': 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1])}, body});
-            post('/api/jobs', arguments[0]).then(() => post(arguments[1], JSON.stringify({id: '01J' + Math.random().toString().slice(2, 16).padEnd(14, '0') + '000000000', at: new Date().toISOString(), line: 'symptom restarts'}))).then((a) => done(a.status));
-            JS, [json_encode(['id' => $id, 'machine' => $machine, 'board' => $board, 'title' => "Outage {$id}", 'owner' => 'x', 'at' => gmdate('Y-m-d\TH:i:s\Z')]), "/api/jobs/{$id}/entries"]);
+            const post = (path, body) => fetch(path, {
+                method: 'POST',
+                headers: {
+                    'Content-Type': 'application/json',
+                    'X-XSRF-TOKEN': decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]),
+                },
+                body,
+            });
+            const id = '01J' + Math.random().toString().slice(2, 16).padEnd(14, '0') + '000000000';
+            const entry = JSON.stringify({id, at: new Date().toISOString(), line: 'symptom restarts'});
+            post('/api/jobs', arguments[0]).then(() => post(arguments[1], entry)).then((a) => done(a.status));
+            JS,
+            [
+                json_encode([
+                    'id' => $id,
+                    'machine' => $machine,
+                    'board' => $board,
+                    'title' => "Outage {$id}",
+                    'owner' => 'x',
+                    'at' => gmdate('Y-m-d\TH:i:s\Z'),
+                ]),
+                "/api/jobs/{$id}/entries",
+            ]);
         self::assertSame(201, $answer);
 
         return $id;
@@ -133,7 +153,10 @@ final class OutageTest extends TestCase
         $this->chrome->see('corrects 50.2 V');
         $this->chrome->press('5.02', Key::ENTER);
         $this->chrome->seeNot('50.2 V');
-        self::assertSame([['volts' => 50.2, 'superseded' => 1], ['volts' => 5.02, 'superseded' => 0]], self::rows('SELECT volts, superseded FROM readings WHERE run_id = ? ORDER BY at', [$this->run]));
+        self::assertSame(
+            [['volts' => 50.2, 'superseded' => 1], ['volts' => 5.02, 'superseded' => 0]],
+            self::rows('SELECT volts, superseded FROM readings WHERE run_id = ? ORDER BY at', [$this->run]),
+        );
     }
 
     public function test_a_meter_that_fails_is_a_state_on_the_screen(): void
@@ -142,9 +165,17 @@ final class OutageTest extends TestCase
         $this->chrome->see('Known');
         $this->chrome->press('r');
         $this->chrome->see('Read the meter');
-        foreach (['meter-busy' => 'the meter is busy', 'meter-garbled' => 'is not a number', 'meter-drops' => 'the line dropped', 'meter-overload' => 'overload', 'meter-silent' => 'does not answer'] as $scene => $words) {
+        foreach ([
+            'meter-busy' => 'the meter is busy',
+            'meter-garbled' => 'is not a number',
+            'meter-drops' => 'the line dropped',
+            'meter-overload' => 'overload',
+            'meter-silent' => 'does not answer',
+        ] as $scene => $words) {
             self::scene($scene);
-            $this->chrome->script("[...document.querySelectorAll('[aria-label=\"Test points\"] button')].find((it) => it.innerText.includes('regulator U52 out')).click()");
+            $this->chrome->script(
+                "[...document.querySelectorAll('[aria-label=\"Test points\"] button')].find((it) => it.innerText.includes('regulator U52 out')).click()",
+            );
             $this->chrome->press(' ');
             $this->chrome->see($words);
         }

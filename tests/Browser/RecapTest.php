@@ -27,7 +27,15 @@ final class RecapTest extends TestCase
     private function justRead(string $key, string $verdict): void
     {
         $chrome = $this->chrome;
-        $chrome->until(static fn (): bool => $chrome->script('const it = document.querySelector("[aria-label=\'Just read\']")?.innerText ?? ""; return it.includes(arguments[0] + ",") && it.includes(arguments[1])', $key, $verdict) === true, "{$key} is not {$verdict}");
+        $chrome->until(
+            static fn (): bool => $chrome->script(
+                'const it = document.querySelector("[aria-label=\'Just read\']")?.innerText ?? ""; return it.includes(arguments[0] + ",") '
+                    .'&& it.includes(arguments[1])',
+                $key,
+                $verdict,
+            ) === true,
+            "{$key} is not {$verdict}",
+        );
     }
 
     public function test_a_recap_with_one_unknown_part_left_waiting(): void
@@ -37,7 +45,10 @@ final class RecapTest extends TestCase
         $this->signInAs('bea');
         $chrome->press('n');
         $chrome->see('Each board keeps its own record for life');
-        $chrome->until(static fn (): bool => $chrome->script('return document.querySelectorAll("[role=dialog] select option").length > 5') === true, 'no machines to choose from');
+        $chrome->until(
+            static fn (): bool => $chrome->script('return document.querySelectorAll("[role=dialog] select option").length > 5') === true,
+            'no machines to choose from',
+        );
         $chrome->press('Dunlin', Key::TAB, 'Linear', Key::TAB, 'Dome crew', Key::TAB, 'Recap by keyboard', Key::TAB, 'hum', Key::TAB, Key::ENTER);
         $chrome->see('Leading words');
         $job = $this->job('Recap by keyboard');
@@ -52,7 +63,10 @@ final class RecapTest extends TestCase
         $this->fill(['Designator' => 'C11', 'Kind' => 'alum', 'Rail' => '+5']);
         $chrome->field('Designator')->sendKeys(Key::ENTER);
         $chrome->see('C11');
-        $chrome->until(static fn (): bool => $chrome->script('return document.querySelector("[aria-label=\'Test points\']")?.innerText.includes("100 µF 10 V")') === true, 'C11 is not on the list');
+        $chrome->until(
+            static fn (): bool => $chrome->script('return document.querySelector("[aria-label=\'Test points\']")?.innerText.includes("100 µF 10 V")') === true,
+            'C11 is not on the list',
+        );
         $this->fill(['Or its place' => 'blue drop behind R14', 'Asked of' => 'the crew']);
         $chrome->field('Or its place')->sendKeys(Key::ENTER);
         $chrome->see('Waits: an answer, which capacitor it is: blue drop behind R14');
@@ -62,17 +76,26 @@ final class RecapTest extends TestCase
         $chrome->field('Or its place')->sendKeys(Key::ENTER);
         $chrome->button('Say what it is: green can at J3')->sendKeys(Key::ENTER);
         $chrome->see('What it is: green can at J3');
-        self::assertSame(['green can at J3', '10'], [$chrome->field('Or its place')->getAttribute('value'), $chrome->field('Diameter, mm')->getAttribute('value')]);
+        self::assertSame(
+            ['green can at J3', '10'],
+            [$chrome->field('Or its place')->getAttribute('value'), $chrome->field('Diameter, mm')->getAttribute('value')],
+        );
         $this->fill(['Designator' => 'C12', 'Kind' => 'alum', 'Value, F' => '470u', 'Volts' => '25']);
         $chrome->field('Volts')->sendKeys(Key::ENTER);
         $chrome->see('Found while walking over the board');
-        $chrome->until(static fn (): bool => $chrome->script('return document.querySelector("[aria-label=\'Test points\']")?.innerText.includes("C12")') === true, 'C12 is not on the list');
+        $chrome->until(
+            static fn (): bool => $chrome->script('return document.querySelector("[aria-label=\'Test points\']")?.innerText.includes("C12")') === true,
+            'C12 is not on the list',
+        );
 
         // The run: lifted, looks by single keys, the meter by Space, typed figures, a slip of the unit asked back.
         $chrome->find('[aria-label^="Capacitance at C1"]')->sendKeys('i');
         $this->live('C1');
         $chrome->press('b');
-        $chrome->until(static fn (): bool => $chrome->script('return document.querySelector("[aria-pressed=true]")?.innerText.startsWith("bulged")') === true, 'no look is picked');
+        $chrome->until(
+            static fn (): bool => $chrome->script('return document.querySelector("[aria-pressed=true]")?.innerText.startsWith("bulged")') === true,
+            'no look is picked',
+        );
         $chrome->press(' ');
         $this->justRead('C1', 'replace');
         $this->live('C2');
@@ -92,7 +115,7 @@ final class RecapTest extends TestCase
         // The sum, and the bench's choice with its reason.
         $chrome->see('replace all of the kind: testing the rest costs more than it saves');
         $chrome->field('Because (aluminium)')->sendKeys('row A is the good row');
-        $chrome->button('Replace what is bad')->sendKeys(Key::ENTER);
+        $chrome->button('Replace what measures bad')->sendKeys(Key::ENTER);
         $chrome->see('Decided: replace what measures bad, because row A is the good row');
 
         // From the shelf, the right way round, the original kept.
@@ -129,7 +152,14 @@ final class RecapTest extends TestCase
         $chrome->field('Date code')->sendKeys('8912'.Key::ENTER);
         $chrome->seeNot('Add the correction');
         self::assertSame((string) ($before - 1), self::one("SELECT quantity FROM shelf_items WHERE sku = 'AL-4700-25'"));
-        self::assertSame('minus 8912', self::one("SELECT CONCAT(JSON_VALUE(data, '$.polarity'), ' ', JSON_VALUE(data, '$.date_code')) FROM entries WHERE job_id = ? AND kind = 'part' ORDER BY received_at DESC LIMIT 1", $job));
+        self::assertSame(
+            'minus 8912',
+            self::one(
+                "SELECT CONCAT(JSON_VALUE(data, '$.polarity'), ' ', JSON_VALUE(data, '$.date_code')) FROM entries WHERE job_id = ? AND kind "
+                    ."= 'part' ORDER BY received_at DESC LIMIT 1",
+                $job,
+            ),
+        );
 
         // The list of what is still to buy, and the report with what waits.
         $chrome->go('/shopping');
@@ -138,8 +168,30 @@ final class RecapTest extends TestCase
         $chrome->see('Leading words');
         $chrome->press('p');
         $chrome->see('Report of');
-        $chrome->until(static fn (): bool => $chrome->script('return [...document.querySelectorAll("iframe")].some((it) => it.contentDocument?.body.innerText.includes("bag 9")) || document.body.innerText.includes("bag 9")') === true, 'the report does not tell of the part');
-        self::assertSame(['capacitor', 'capacitor', 'capacitor', 'capacitor', 'cap_reading', 'cap_reading', 'cap_reading', 'cap_reading', 'decision', 'part', 'cap_reading', 'part'], array_column(self::rows("SELECT kind FROM entries WHERE job_id = ? AND kind <> 'symptom' ORDER BY at, id", [$job]), 'kind'));
+        $chrome->until(
+            static fn (): bool => $chrome->script(
+                'return [...document.querySelectorAll("iframe")].some((it) => it.contentDocument?.body.innerText.includes("bag 9")) || '
+                    .'document.body.innerText.includes("bag 9")',
+            ) === true,
+            'the report does not tell of the part',
+        );
+        self::assertSame(
+            [
+                'capacitor',
+                'capacitor',
+                'capacitor',
+                'capacitor',
+                'cap_reading',
+                'cap_reading',
+                'cap_reading',
+                'cap_reading',
+                'decision',
+                'part',
+                'cap_reading',
+                'part',
+            ],
+            array_column(self::rows("SELECT kind FROM entries WHERE job_id = ? AND kind <> 'symptom' ORDER BY at, id", [$job]), 'kind'),
+        );
         self::assertSame('1', self::one("SELECT COUNT(*) FROM open_items WHERE job_id = ? AND kind = 'waiting' AND open = 1", $job));
     }
 }

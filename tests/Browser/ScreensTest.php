@@ -25,12 +25,18 @@ final class ScreensTest extends TestCase
 
         return [
             'Temporary fixes still open' => '/', 'Where it stands' => '/jobs', 'Leading words' => "/jobs/{$job}", 'Likely causes' => "/rail-runs/{$run}",
-            'One test point over time' => '/boards/'.self::one('SELECT board_id FROM jobs WHERE id = ?', $job), 'Import a profile' => '/machines', 'Sources that proved wrong' => "/machines/{$machine}",
-            'Does the clock keep its time' => "/jobs/{$leak}/battery", 'Work list' => "/jobs/{$leak}/corrosion", 'Rebuild: last out is first in' => "/jobs/{$leak}/strip", 'What to fit' => '/jobs/'.$this->job('Switch does not hold').'/battery',
-            'Ask who it is' => '/meters', 'Runs that are kept' => '/jobs/'.$this->job('Parity stop when the room is warm').'/memory', 'Soaks that are kept' => '/jobs/'.$this->job('Parity stop when the room is warm').'/soak',
-            'Replace what is bad, or the kind' => '/jobs/'.$this->job('Recap of the spare supply').'/capacitors', 'Old and new, to scale' => '/jobs/'.$this->job('Recap of the spare supply').'/substitutes?cap=C1',
-            'Originals kept from' => '/shelf', 'Coming and going' => '/shelf/'.self::one("SELECT id FROM shelf_items WHERE sku = 'AL-4700-25'"), 'Running low' => '/shopping', 'Three across on a plain sheet' => '/labels?boards='.self::one('SELECT board_id FROM jobs WHERE id = ?', $job),
-            'Chips known here' => '/memory', 'Memory of Dunlin' => "/machines/{$machine}/memory", 'Add someone' => '/people', 'Link for the owner' => "/jobs/{$job}/report", 'There is no screen' => '/nowhere/at/all',
+            'One test point over time' => '/boards/'.self::one('SELECT board_id FROM jobs WHERE id = ?', $job), 'Import a profile' => '/machines',
+            'Sources that proved wrong' => "/machines/{$machine}",
+            'Does the clock keep its time' => "/jobs/{$leak}/battery", 'Work list' => "/jobs/{$leak}/corrosion",
+            'Rebuild: last out is first in' => "/jobs/{$leak}/strip", 'What to fit' => '/jobs/'.$this->job('Switch does not hold').'/battery',
+            'Ask who it is' => '/meters', 'Runs that are kept' => '/jobs/'.$this->job('Parity stop when the room is warm').'/memory',
+            'Soaks that are kept' => '/jobs/'.$this->job('Parity stop when the room is warm').'/soak',
+            'Replace what measures bad, or the kind' => '/jobs/'.$this->job('Recap of the spare supply').'/capacitors',
+            'Old and new, to scale' => '/jobs/'.$this->job('Recap of the spare supply').'/substitutes?cap=C1',
+            'Originals kept from' => '/shelf', 'Coming and going' => '/shelf/'.self::one("SELECT id FROM shelf_items WHERE sku = 'AL-4700-25'"),
+            'Running low' => '/shopping', 'Three across on a plain sheet' => '/labels?boards='.self::one('SELECT board_id FROM jobs WHERE id = ?', $job),
+            'Chips known here' => '/memory', 'Memory of Dunlin' => "/machines/{$machine}/memory", 'Add someone' => '/people',
+            'Link for the owner' => "/jobs/{$job}/report", 'There is no screen' => '/nowhere/at/all',
         ];
     }
 
@@ -39,7 +45,11 @@ final class ScreensTest extends TestCase
         $this->chrome->script((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
         $found = $this->chrome->driver->executeAsyncScript(<<<'JS'
             const done = arguments[0];
-            axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']}).then((r) => done(r.violations.filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => v.id + ': ' + v.nodes.map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).slice(0, 3).join(' | '))));
+            const rules = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
+            const place = (n) => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '');
+            axe.run(document, {runOnly: rules}).then((r) => done(r.violations
+                .filter((v) => ['serious', 'critical'].includes(v.impact))
+                .map((v) => v.id + ': ' + v.nodes.map(place).slice(0, 3).join(' | '))));
             JS);
         self::assertSame([], $found, $screen);
     }
@@ -61,7 +71,11 @@ final class ScreensTest extends TestCase
             usleep(250_000);
             $this->axe("{$address} in {$light}");
         }
-        foreach (['n' => ['/', 'Each board keeps'], 'c' => ['/jobs/'.$this->job('Memory test stops after a cold night'), 'Close the job'], '?' => ['/', 'these keys']] as $key => [$address, $words]) {
+        foreach ([
+            'n' => ['/', 'Each board keeps'],
+            'c' => ['/jobs/'.$this->job('Memory test stops after a cold night'), 'Close the job'],
+            '?' => ['/', 'these keys'],
+        ] as $key => [$address, $words]) {
             $chrome->go($address);
             $chrome->see('Sign out');
             $chrome->see($address === '/' ? 'Closed last' : 'Leading words');
@@ -101,9 +115,38 @@ final class ScreensTest extends TestCase
         foreach ($this->screens() as $words => $address) {
             if (!in_array($address, ['/people'], true) && !str_ends_with($address, '/report')) {
                 $this->chrome->go($address);
-                $this->chrome->see($words === 'Leading words' ? 'Entries' : ($words === 'Import a profile' ? 'Machines' : ($words === 'Ask who it is' ? 'Stand-in bench meter' : $words)));
-                foreach (['Take in', 'Add', 'Go on anyway', 'Read the meter', 'Edit the profile', 'Import', 'correct', 'Keep', 'Listen', 'Count live', 'They are exchanged', 'Take out', 'It is fitted', 'New part', 'Set aside', 'Replace the kind', 'Write it down'] as $control) {
-                    self::assertSame([], $this->chrome->script('return [...document.querySelectorAll("button")].map((b) => b.innerText).filter((t) => t.startsWith(arguments[0]))', $control), "{$control} on {$address}");
+                $this->chrome->see(
+                    $words === 'Leading words'
+                        ? 'Entries'
+                        : ($words === 'Import a profile' ? 'Machines' : ($words === 'Ask who it is' ? 'Stand-in bench meter' : $words)),
+                );
+                foreach ([
+                    'Take in',
+                    'Add',
+                    'Go on anyway',
+                    'Read the meter',
+                    'Edit the profile',
+                    'Import',
+                    'correct',
+                    'Keep',
+                    'Listen',
+                    'Count live',
+                    'They are exchanged',
+                    'Take out',
+                    'It is fitted',
+                    'New part',
+                    'Set aside',
+                    'Replace the kind',
+                    'Write it down',
+                ] as $control) {
+                    self::assertSame(
+                        [],
+                        $this->chrome->script(
+                            'return [...document.querySelectorAll("button")].map((b) => b.innerText).filter((t) => t.startsWith(arguments[0]))',
+                            $control,
+                        ),
+                        "{$control} on {$address}",
+                    );
                 }
             }
         }
@@ -114,7 +157,9 @@ final class ScreensTest extends TestCase
         $this->signInAs('vic');
         $this->chrome->go('/');
         $this->chrome->see('On the bench');
-        $bytes = $this->chrome->script("return performance.getEntriesByType('resource').filter((r) => r.name.endsWith('.js')).reduce((sum, r) => sum + r.encodedBodySize, 0)");
+        $bytes = $this->chrome->script(
+            "return performance.getEntriesByType('resource').filter((r) => r.name.endsWith('.js')).reduce((sum, r) => sum + r.encodedBodySize, 0)",
+        );
         self::assertIsInt($bytes);
         self::assertGreaterThan(50_000, $bytes);
         self::assertLessThan(200_000, $bytes);

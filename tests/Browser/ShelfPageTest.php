@@ -59,20 +59,32 @@ final class ShelfPageTest extends TestCase
         $chrome->field('How many')->sendKeys(Key::ENTER);
         $chrome->see('Free it');
         $item = self::one("SELECT id FROM shelf_items WHERE sku = 'SW-6A'");
-        self::assertSame(['5', '1'], [self::one('SELECT quantity FROM shelf_items WHERE id = ?', $item), self::one('SELECT SUM(quantity) FROM shelf_reservations WHERE item_id = ?', $item)]);
+        self::assertSame(
+            ['5', '1'],
+            [
+                self::one('SELECT quantity FROM shelf_items WHERE id = ?', $item),
+                self::one('SELECT SUM(quantity) FROM shelf_reservations WHERE item_id = ?', $item),
+            ],
+        );
         $chrome->button('Free it')->sendKeys(Key::ENTER);
         $chrome->seeNot('Free it');
 
         // What it is: a capacitor needs its value; what is emptied is gone, what is not said stays.
         $chrome->field('Capacitor kind')->sendKeys('film');
         $chrome->field('Value, F')->sendKeys(Key::ENTER);
-        $chrome->see('must be a number');
+        $chrome->see('is needed of a capacitor');
         $this->fill(['Value, F' => '100n', 'Volts' => '250', 'Pitch, mm' => '15', 'Low at' => '4', 'Place' => 'drawer 6']);
         $chrome->field('Place')->sendKeys(Key::ENTER);
         $chrome->see('SW-6A, drawer 6');
         $chrome->field('Low at')->sendKeys(Key::BACKSPACE.Key::ENTER);
         $chrome->until(static fn (): bool => self::one('SELECT low_at FROM shelf_items WHERE id = ?', $item) === '', 'low at is not emptied');
-        self::assertSame(['film', '250', '{"pitch_mm":15}', '5'], array_map(static fn (string $it): string => self::one("SELECT {$it} FROM shelf_items WHERE id = ?", $item), ['kind', 'rated_v', 'spec', 'quantity']));
+        self::assertSame(
+            ['film', '250', '{"pitch_mm":15}', '5'],
+            array_map(
+                static fn (string $it): string => self::one("SELECT {$it} FROM shelf_items WHERE id = ?", $item),
+                ['kind', 'rated_v', 'spec', 'quantity'],
+            ),
+        );
     }
 
     public function test_a_broken_file_is_refused_in_words_and_a_label_opens_the_record(): void

@@ -15,10 +15,29 @@ final class ShelfRaceTest extends TestCase
         $this->chrome->go('/');
         $client = Client::signedIn(self::environment('ASH_URL'), self::environment('ASH_VAR'));
         $item = strtolower(Ulid::generate());
-        self::assertSame([201], array_column($client->together([['/api/shelf', ['id' => strtoupper($item), 'sku' => "LAST-{$item}", 'name' => 'the last fuse', 'place' => 'drawer 1', 'quantity' => 1]]]), 0));
+        self::assertSame(
+            [201],
+            array_column(
+                $client->together([
+                    ['/api/shelf', ['id' => strtoupper($item), 'sku' => "LAST-{$item}", 'name' => 'the last fuse', 'place' => 'drawer 1', 'quantity' => 1]],
+                ]),
+                0,
+            ),
+        );
         $jobs = array_column(self::rows("SELECT id FROM jobs WHERE state = 'open' LIMIT 4"), 'id');
         self::assertGreaterThanOrEqual(3, count($jobs));
-        $asked = array_map(static fn (mixed $job): array => ['/api/jobs/'.(is_string($job) ? $job : '').'/entries', ['id' => Ulid::generate(), 'at' => gmdate('Y-m-d\TH:i:s\Z'), 'kind' => 'part', 'data' => ['designator' => 'F9', 'to' => 'a fuse', 'shelf' => strtoupper($item)]]], $jobs);
+        $asked = array_map(
+            static fn (mixed $job): array => [
+                '/api/jobs/'.(is_string($job) ? $job : '').'/entries',
+                [
+                    'id' => Ulid::generate(),
+                    'at' => gmdate('Y-m-d\TH:i:s\Z'),
+                    'kind' => 'part',
+                    'data' => ['designator' => 'F9', 'to' => 'a fuse', 'shelf' => strtoupper($item)],
+                ],
+            ],
+            $jobs,
+        );
         $answers = $client->together($asked);
         $status = array_column($answers, 0);
         sort($status);
@@ -36,9 +55,14 @@ final class ShelfRaceTest extends TestCase
         $this->chrome->go('/');
         $client = Client::signedIn(self::environment('ASH_URL'), self::environment('ASH_VAR'));
         $item = strtolower(Ulid::generate());
-        $client->together([['/api/shelf', ['id' => strtoupper($item), 'sku' => "FEW-{$item}", 'name' => 'a few fuses', 'place' => 'drawer 1', 'quantity' => 3]]]);
+        $client->together([
+            ['/api/shelf', ['id' => strtoupper($item), 'sku' => "FEW-{$item}", 'name' => 'a few fuses', 'place' => 'drawer 1', 'quantity' => 3]],
+        ]);
         $job = self::one("SELECT id FROM jobs WHERE state = 'open' LIMIT 1");
-        $answers = $client->together(array_map(static fn (): array => ["/api/shelf/{$item}/reservations", ['id' => Ulid::generate(), 'job' => $job, 'quantity' => 2]], range(1, 5)));
+        $answers = $client->together(array_map(
+            static fn (): array => ["/api/shelf/{$item}/reservations", ['id' => Ulid::generate(), 'job' => $job, 'quantity' => 2]],
+            range(1, 5),
+        ));
         $status = array_column($answers, 0);
         sort($status);
         self::assertSame([200, 422, 422, 422, 422], $status);

@@ -21,7 +21,15 @@ final class StartTest extends PhpUnit
         exec("ASH_VAR={$var} ".dirname(__DIR__, 2)."/bin/start {$options} 2>&1", $lines, $status);
         exec('pgrep -f '.escapeshellarg($var), $left);
         exec("rm -rf {$var}");
-        self::assertSame([], array_filter($left, static fn (string $pid): bool => (int) $pid !== getmypid() && is_dir("/proc/{$pid}") && !str_contains((string) @file_get_contents("/proc/{$pid}/cmdline"), 'pgrep')));
+        self::assertSame(
+            [],
+            array_filter(
+                $left,
+                static fn (string $pid): bool => (int) $pid !== getmypid()
+                    && is_dir("/proc/{$pid}")
+                    && !str_contains((string) @file_get_contents("/proc/{$pid}/cmdline"), 'pgrep'),
+            ),
+        );
 
         return [$status, implode("\n", $lines)];
     }
@@ -29,7 +37,10 @@ final class StartTest extends PhpUnit
     public function test_a_port_in_use_is_one_clear_sentence_and_nothing_is_left_running(): void
     {
         $port = (int) parse_url(self::url(), PHP_URL_PORT);
-        self::assertSame([1, "ash-bench: port {$port} is in use: stop what listens there, or choose another with --port"], self::start("--port {$port} --db-port 13199"));
+        self::assertSame(
+            [1, "ash-bench: port {$port} is in use: stop what listens there, or choose another with --port"],
+            self::start("--port {$port} --db-port 13199"),
+        );
         [$status, $said] = self::start('--port 8190 --db-port '.($port + 5100));
         self::assertSame(1, $status);
         self::assertStringContainsString('choose another with --db-port', $said);
@@ -46,7 +57,14 @@ final class StartTest extends PhpUnit
 
     public function test_a_post_without_its_token_is_turned_away(): void
     {
-        $context = stream_context_create(['http' => ['method' => 'POST', 'header' => "Content-Type: application/json\r\nAccept: application/json\r\nReferer: ".self::url()."/\r\n", 'content' => '{"email": "a@b.example", "password": "x"}', 'ignore_errors' => true]]);
+        $context = stream_context_create([
+            'http' => [
+                'method' => 'POST',
+                'header' => "Content-Type: application/json\r\nAccept: application/json\r\nReferer: ".self::url()."/\r\n",
+                'content' => '{"email": "a@b.example", "password": "x"}',
+                'ignore_errors' => true,
+            ],
+        ]);
         file_get_contents(self::url().'/api/session', context: $context);
         self::assertStringContainsString('419', $http_response_header[0] ?? '');
     }
@@ -56,7 +74,11 @@ final class StartTest extends PhpUnit
         $port = (int) parse_url(self::url(), PHP_URL_PORT);
         $socket = stream_socket_client("tcp://127.0.0.1:{$port}", timeout: 5);
         self::assertIsResource($socket);
-        fwrite($socket, "POST /api/jobs/x/photos HTTP/1.1\r\nHost: 127.0.0.1:{$port}\r\nContent-Type: multipart/form-data; boundary=x\r\nContent-Length: 314572800\r\nConnection: close\r\n\r\n");
+        fwrite(
+            $socket,
+            "POST /api/jobs/x/photos HTTP/1.1\r\nHost: 127.0.0.1:{$port}\r\nContent-Type: multipart/form-data; "
+                ."boundary=x\r\nContent-Length: 314572800\r\nConnection: close\r\n\r\n",
+        );
         $answer = (string) stream_get_contents($socket);
         self::assertStringContainsString(' 413 ', $answer);
         self::assertStringContainsString('{"errors":[{"pointer":"/file","detail":"is larger than 20 MB"}]}', $answer);

@@ -36,7 +36,11 @@ abstract class TestCase extends PhpUnit
 
     protected function signInAs(string $who): void
     {
-        preg_match("/({$who}@\\S+) \\/ (\\S+)/", (string) file_get_contents(self::environment('ASH_VAR').'/sign-in.txt'), $m) === 1 ?: throw new \RuntimeException("nobody is called {$who}");
+        preg_match(
+            "/({$who}@\\S+) \\/ (\\S+)/",
+            (string) file_get_contents(self::environment('ASH_VAR').'/sign-in.txt'),
+            $m,
+        ) === 1 ?: throw new \RuntimeException("nobody is called {$who}");
         $this->chrome->signIn($m[1], $m[2]);
     }
 
@@ -46,7 +50,12 @@ abstract class TestCase extends PhpUnit
         if (self::$database === null) {
             /** @var array<string, string> $env */
             $env = parse_ini_file(self::environment('ASH_VAR').'/.env', false, INI_SCANNER_RAW) ?: [];
-            self::$database = new \PDO("mysql:host=127.0.0.1;port={$env['DB_PORT']};dbname={$env['DB_DATABASE']}", $env['DB_USERNAME'], $env['DB_PASSWORD'], [\PDO::ATTR_DEFAULT_FETCH_MODE => \PDO::FETCH_ASSOC]);
+            self::$database = new \PDO(
+                "mysql:host=127.0.0.1;port={$env['DB_PORT']};dbname={$env['DB_DATABASE']}",
+                $env['DB_USERNAME'],
+                $env['DB_PASSWORD'],
+                [\PDO::ATTR_DEFAULT_FETCH_MODE => \PDO::FETCH_ASSOC],
+            );
         }
 
         return self::$database;
@@ -75,7 +84,10 @@ abstract class TestCase extends PhpUnit
     /** What the simulated board does next. */
     protected static function scene(string $scene): void
     {
-        $socket = stream_socket_client('tcp://127.0.0.1:'.self::environment('ASH_METER_PORT'), timeout: 2) ?: throw new \RuntimeException('the stand-in does not answer');
+        $socket = stream_socket_client(
+            'tcp://127.0.0.1:'.self::environment('ASH_METER_PORT'),
+            timeout: 2,
+        ) ?: throw new \RuntimeException('the stand-in does not answer');
         fwrite($socket, "SIM:SCENE \"{$scene}\"\nSIM:SCENE?\n");
         self::assertSame($scene, trim((string) fgets($socket)));
         fclose($socket);

@@ -18,8 +18,22 @@ final class WholeJobTest extends TestCase
         // Taken in.
         $chrome->press('n');
         $chrome->see('Each board keeps its own record for life');
-        $chrome->until(static fn (): bool => $chrome->script('return document.querySelectorAll("[role=dialog] select option").length > 5') === true, 'no machines to choose from');
-        $chrome->press('Dunlin', Key::TAB, Key::TAB, 'Dome crew', Key::TAB, 'Keyboard job', Key::TAB, 'stops in the cold, runs when warm', Key::TAB, Key::ENTER);
+        $chrome->until(
+            static fn (): bool => $chrome->script('return document.querySelectorAll("[role=dialog] select option").length > 5') === true,
+            'no machines to choose from',
+        );
+        $chrome->press(
+            'Dunlin',
+            Key::TAB,
+            Key::TAB,
+            'Dome crew',
+            Key::TAB,
+            'Keyboard job',
+            Key::TAB,
+            'stops in the cold, runs when warm',
+            Key::TAB,
+            Key::ENTER,
+        );
         $chrome->see('Leading words');
         $chrome->see('Measure the rails under load');
         $id = $this->job('Keyboard job');
@@ -66,7 +80,12 @@ final class WholeJobTest extends TestCase
         $chrome->press('p');
         $chrome->see('Report of J-');
         $chrome->driver->switchTo()->frame($chrome->find('iframe'));
-        foreach (['Fixed, handed back. Next time: look at C51', 'stops in the cold, runs when warm', 'C52: 2200u 16V to 2200u 25V', '+12 at regulator U52 out'] as $words) {
+        foreach ([
+            'Fixed, handed back. Next time: look at C51',
+            'stops in the cold, runs when warm',
+            'C52: 2200u 16V to 2200u 25V',
+            '+12 at regulator U52 out',
+        ] as $words) {
             $chrome->see($words);
         }
         $chrome->driver->switchTo()->defaultContent();
@@ -76,12 +95,18 @@ final class WholeJobTest extends TestCase
 
     private function theRecordIsInTheDatabase(string $job): void
     {
-        self::assertSame([['state' => 'closed', 'outcome' => 'fixed', 'handed_back' => 1, 'minutes' => 25]], self::rows('SELECT state, outcome, handed_back, minutes FROM jobs WHERE id = ?', [$job]));
+        self::assertSame(
+            [['state' => 'closed', 'outcome' => 'fixed', 'handed_back' => 1, 'minutes' => 25]],
+            self::rows('SELECT state, outcome, handed_back, minutes FROM jobs WHERE id = ?', [$job]),
+        );
         self::assertSame(
             ['symptom', ...array_fill(0, 4, 'reading'), 'part', ...array_fill(0, 4, 'reading'), 'stage', 'outcome'],
             array_column(self::rows('SELECT kind FROM entries WHERE job_id = ? ORDER BY at, id', [$job]), 'kind'),
         );
-        $twelve = self::rows("SELECT verdict, volts, ripple_mvpp FROM readings JOIN entries ON entries.id = entry_id WHERE job_id = ? AND rail = '+12' ORDER BY readings.at", [$job]);
+        $twelve = self::rows(
+            "SELECT verdict, volts, ripple_mvpp FROM readings JOIN entries ON entries.id = entry_id WHERE job_id = ? AND rail = '+12' ORDER BY readings.at",
+            [$job],
+        );
         self::assertSame(['out', 'in'], array_column($twelve, 'verdict'));
         self::assertGreaterThan(300, $twelve[0]['ripple_mvpp']);
         self::assertSame('1', self::one('SELECT COUNT(*) FROM runs WHERE job_id = ? AND repeats_id IS NOT NULL', $job));

@@ -13,17 +13,44 @@ use Ash\Batteries\BoardNeeds;
 /** Battery, clock, strip-down and rebuild through the API. */
 final class BatteryTest extends TestCase
 {
-    private const FOUND = ['state' => 'leaking', 'chemistry' => 'nicd', 'cells' => 3, 'where' => 'left of the plug', 'positive_towards' => 'the keyboard plug', 'volts' => '3,8'];
-    private const NUMBERS = ['retention_min_v' => '2.4', 'retention_max_v' => '5', 'standby_a' => '10u', 'supply_v' => '5', 'series_ohm' => '470', 'diode_drop_v' => '0.3'];
+    private const FOUND = [
+        'state' => 'leaking',
+        'chemistry' => 'nicd',
+        'cells' => 3,
+        'where' => 'left of the plug',
+        'positive_towards' => 'the keyboard plug',
+        'volts' => '3,8',
+    ];
+    private const NUMBERS = [
+        'retention_min_v' => '2.4',
+        'retention_max_v' => '5',
+        'standby_a' => '10u',
+        'supply_v' => '5',
+        'series_ohm' => '470',
+        'diode_drop_v' => '0.3',
+    ];
 
     public function test_polarity_is_asked_for_and_must_agree_with_the_record(): void
     {
         $job = $this->job('whimbrel');
-        $fit = ['kind' => 'battery', 'data' => ['state' => 'fitted', 'option' => 'alkaline-aa-3', 'positive_towards' => 'the keyboard plug', 'volts' => 4.7, 'recheck_at' => '2027-03-01T09:00:00Z']];
+        $fit = [
+            'kind' => 'battery',
+            'data' => [
+                'state' => 'fitted',
+                'option' => 'alkaline-aa-3',
+                'positive_towards' => 'the keyboard plug',
+                'volts' => 4.7,
+                'recheck_at' => '2027-03-01T09:00:00Z',
+            ],
+        ];
         self::assertRefused($this->add($job, $fit), '/data/positive_towards', 'no polarity is recorded');
         $this->add($job, ['kind' => 'battery', 'data' => self::FOUND])->assertCreated()->assertJsonPath('entry.data.cell_state', 'charged');
         self::assertRefused($this->add($job, [...$fit, 'data' => array_diff_key($fit['data'], ['positive_towards' => 1])]), '/data/positive_towards');
-        self::assertRefused($this->add($job, [...$fit, 'data' => [...$fit['data'], 'positive_towards' => 'the edge']]), '/data/positive_towards', 'turn it round');
+        self::assertRefused(
+            $this->add($job, [...$fit, 'data' => [...$fit['data'], 'positive_towards' => 'the edge']]),
+            '/data/positive_towards',
+            'turn it round',
+        );
         self::assertRefused($this->add($job, ['kind' => 'battery', 'data' => [...self::FOUND, 'cells' => 1]]), '/data/volts', 'are there 3 cells and not 1');
         $this->add($job, $fit)->assertCreated();
         $page = $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/battery")->assertOk();
@@ -31,7 +58,18 @@ final class BatteryTest extends TestCase
         self::assertCount(2, (array) $page->json('notes'));
         $due = $this->as(Role::Viewer)->getJson('/api/bench')->json('due.0');
         self::assertSame(['recheck', '2027-03-01T09:00:00.000Z', false], [$due['kind'] ?? '', $due['due'] ?? '', $due['is_due'] ?? null]);
-        $this->add($job, [...$fit, 'data' => [...$fit['data'], 'positive_towards' => 'the edge', 'override' => 'the new holder is the other way round', 'recheck_at' => '2028-03-01T09:00:00Z']])->assertCreated();
+        $this->add(
+            $job,
+            [
+                ...$fit,
+                'data' => [
+                    ...$fit['data'],
+                    'positive_towards' => 'the edge',
+                    'override' => 'the new holder is the other way round',
+                    'recheck_at' => '2028-03-01T09:00:00Z',
+                ],
+            ],
+        )->assertCreated();
         self::assertCount(1, (array) $this->as(Role::Viewer)->getJson('/api/bench')->json('due'), 'the new cell ends the re-check of the old one');
     }
 
@@ -51,7 +89,10 @@ final class BatteryTest extends TestCase
         self::assertSame(self::NUMBERS, $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/battery")->json('board'), 'from the profile');
         $ask = fn (array $numbers) => $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/battery-options", [...self::NUMBERS, ...$numbers]);
         $options = (array) $ask([])->assertOk()->json();
-        $core = (array) $this->as(Role::Technician)->postJson('/api/compute/batteries/options', ['board' => ['retention_min_v' => 2.4, 'retention_max_v' => 5, 'standby_a' => 1e-5, 'charge' => ['supply_v' => 5, 'series_ohm' => 470]]])->json();
+        $core = (array) $this->as(Role::Technician)->postJson(
+            '/api/compute/batteries/options',
+            ['board' => ['retention_min_v' => 2.4, 'retention_max_v' => 5, 'standby_a' => 1e-5, 'charge' => ['supply_v' => 5, 'series_ohm' => 470]]],
+        )->json();
         self::assertSame(array_column((array) $core['options'], 'verdict', 'id'), array_column($options, 'verdict', 'id'));
         self::assertSame([$core['recommendation']['id']], array_column(array_filter($options, static fn (array $it): bool => $it['recommended']), 'id'));
         self::assertRefused($ask(['retention_max_v' => '2,4']), '/retention_max_v', 'above retention_min_v');
@@ -63,10 +104,17 @@ final class BatteryTest extends TestCase
     public function test_a_clock_test_is_started_waits_and_is_judged_when_it_is_read(): void
     {
         $job = $this->job('whimbrel');
-        $test = self::text($this->add($job, ['kind' => 'clock', 'data' => ['set_at' => '2026-03-01T10:00:00Z', 'due_at' => '2026-03-08T10:00:00Z']])->assertCreated()->json('entry.id'));
+        $test = self::text($this
+            ->add($job, ['kind' => 'clock', 'data' => ['set_at' => '2026-03-01T10:00:00Z', 'due_at' => '2026-03-08T10:00:00Z']])
+            ->assertCreated()
+            ->json('entry.id'));
         self::assertTrue($this->as(Role::Viewer)->getJson('/api/bench')->json('due.0.is_due'), 'its time has come');
         $read = ['test' => $test, 'checked_at' => '2026-03-08T10:00:00Z', 'clock_read' => '2026-03-08T09:59:57Z', 'power_off_h' => 160];
-        self::assertRefused($this->add($job, ['kind' => 'clock_read', 'data' => [...$read, 'checked_at' => '2026-02-28T10:00:00Z']]), '/data/checked_at', 'later than set_at');
+        self::assertRefused(
+            $this->add($job, ['kind' => 'clock_read', 'data' => [...$read, 'checked_at' => '2026-02-28T10:00:00Z']]),
+            '/data/checked_at',
+            'later than set_at',
+        );
         self::assertRefused($this->add($job, ['kind' => 'clock_read', 'data' => [...$read, 'power_off_h' => 169]]), '/data/power_off_h', 'at most');
         self::assertRefused($this->add($job, ['kind' => 'clock_read', 'data' => [...$read, 'test' => self::ulid()]]), '/data/test', 'not a clock test');
         $answer = $this->add($job, ['kind' => 'clock_read', 'data' => $read])->assertCreated();
@@ -121,7 +169,10 @@ final class BatteryTest extends TestCase
         $short = $this->add($job, ['kind' => 'rebuilt', 'data' => ['item' => $rows['lid'], 'fixings' => '5 M4x8']])->assertCreated();
         self::assertSame(['1 m4x8 left over'], $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/strip")->json('open'));
         self::assertRefused($this->add($job, $close), '/data/handed_back', '1 m4x8 left over');
-        $this->add($job, ['kind' => 'rebuilt', 'data' => ['item' => $rows['lid'], 'fixings' => '6 M4x8'], 'corrects' => $short->json('entry.id')])->assertCreated();
+        $this->add(
+            $job,
+            ['kind' => 'rebuilt', 'data' => ['item' => $rows['lid'], 'fixings' => '6 M4x8'], 'corrects' => $short->json('entry.id')],
+        )->assertCreated();
         $this->add($job, $close)->assertCreated();
     }
 
@@ -132,7 +183,10 @@ final class BatteryTest extends TestCase
         self::assertSame(2, $machine->revision);
         self::assertSame(['P2: stripe towards the bracket'], array_map(static fn ($it): string => $it->words(), $machine->readProfile()->connectors));
         $this->line($this->job('whimbrel'), 'out card; 2 M3x6; p2 stripe away from the bracket');
-        self::assertSame(['p2: stripe away from the bracket'], array_map(static fn ($it): string => $it->words(), $machine->refresh()->readProfile()->connectors));
+        self::assertSame(
+            ['p2: stripe away from the bracket'],
+            array_map(static fn ($it): string => $it->words(), $machine->refresh()->readProfile()->connectors),
+        );
         self::assertNotNull($machine->readProfile()->section(BoardNeeds::class), 'the rest of the profile stays');
         self::assertSame(['p2: stripe away from the bracket'], $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/strip")->json('known'));
     }
@@ -141,7 +195,10 @@ final class BatteryTest extends TestCase
     {
         $job = $this->job('whimbrel');
         $this->line($job, 'loose M3x6 under the main board');
-        self::assertSame(['where the loose M3x6 under the main board came from'], array_column((array) $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->json('open_items'), 'text'));
+        self::assertSame(
+            ['where the loose M3x6 under the main board came from'],
+            array_column((array) $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->json('open_items'), 'text'),
+        );
         $this->line($job, 'arrived loose M3x6');
         self::assertSame(2, Entry::query()->where('job_id', $job->id)->count());
     }

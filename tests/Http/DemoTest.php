@@ -20,7 +20,13 @@ final class DemoTest extends TestCase
         parent::setUp();
         $people = [];
         foreach (['ines' => Role::Lead, 'tomas' => Role::Technician, 'bea' => Role::Technician] as $name => $role) {
-            $people[$name] = Person::query()->create(['name' => ucfirst($name), 'email' => "{$name}@demo.example", 'password' => 'x', 'role' => $role, 'active' => true]);
+            $people[$name] = Person::query()->create([
+                'name' => ucfirst($name),
+                'email' => "{$name}@demo.example",
+                'password' => 'x',
+                'role' => $role,
+                'active' => true,
+            ]);
         }
         DemoSeeder::fill($people, self::meter(8041), self::meter(8042));
     }
@@ -33,7 +39,10 @@ final class DemoTest extends TestCase
         self::assertEqualsWithDelta(400, Entry::query()->count(), 40);
         $states = Job::query()->pluck('state')->countBy()->all();
         self::assertSame(['closed', 'open', 'parked'], array_keys(collect($states)->sortKeys()->all()));
-        self::assertGreaterThanOrEqual(3, Job::query()->whereIn('outcome', ['fixed', 'fixed_with_limits', 'not_economic'])->pluck('outcome')->unique()->count());
+        self::assertGreaterThanOrEqual(
+            3,
+            Job::query()->whereIn('outcome', ['fixed', 'fixed_with_limits', 'not_economic'])->pluck('outcome')->unique()->count(),
+        );
         $span = Entry::query()->min('at').' '.Entry::query()->max('at');
         self::assertMatchesRegularExpression('/^2024-11.* 2026-11/', $span);
     }
@@ -44,8 +53,14 @@ final class DemoTest extends TestCase
         $next = collect((array) $bench->json('jobs'))->pluck('next.text', 'title');
         self::assertSame('Test the filter capacitor and the rectifier of +12.', $next['Memory test stops after a cold night']);
         self::assertStringStartsWith('Waits for a latching mains switch', self::text($next['Switch does not hold']));
-        self::assertSame(['bridged the mains switch so that the log room can go on until the part is here'], array_column((array) $bench->json('hazards'), 'text'));
-        self::assertSame(['a listing of U19', 'a latching mains switch 6 A', 'an answer, which capacitor it is: grey can beside relay K2, on +12, not known'], array_column((array) $bench->json('waiting'), 'text'));
+        self::assertSame(
+            ['bridged the mains switch so that the log room can go on until the part is here'],
+            array_column((array) $bench->json('hazards'), 'text'),
+        );
+        self::assertSame(
+            ['a listing of U19', 'a latching mains switch 6 A', 'an answer, which capacitor it is: grey can beside relay K2, on +12, not known'],
+            array_column((array) $bench->json('waiting'), 'text'),
+        );
     }
 
     public function test_every_page_of_it_can_be_shown_printed_and_exported(): void
@@ -71,7 +86,9 @@ final class DemoTest extends TestCase
         $page = $this->as(Role::Viewer)->getJson("/api/boards/{$board->id}")->assertOk();
         self::assertSame(['Memory test stops after a cold night', 'Dome stops between two windows'], array_column((array) $page->json('jobs'), 'title'));
         self::assertContains('symptom', array_column((array) $page->json('entries'), 'kind'));
-        $series = $this->as(Role::Viewer)->getJson("/api/boards/{$board->id}/series?rail=".urlencode('+12').'&test_point='.urlencode('regulator U52 out'))->assertOk();
+        $series = $this->as(Role::Viewer)->getJson(
+            "/api/boards/{$board->id}/series?rail=".urlencode('+12').'&test_point='.urlencode('regulator U52 out'),
+        )->assertOk();
         $volts = array_column((array) $series->json('points'), 'volts');
         self::assertSame([11.92, 10.86, 11.97, 11.95, 12.03, 11.31], $volts);
         self::assertEqualsWithDelta([11.4, 12.6], [$series->json('low'), $series->json('high')], 1e-9);

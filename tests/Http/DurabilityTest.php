@@ -20,8 +20,17 @@ final class DurabilityTest extends TestCase
         parent::setUp();
         $this->folder = sys_get_temp_dir().'/ash-durable-'.bin2hex(random_bytes(4));
         $port = 13171;
-        $this->services("DB_PASSWORD=durable start_database && prepare_database ash_durable && DB_PASSWORD=durable && database_sql -e \"ALTER USER 'ash_bench'@'127.0.0.1' IDENTIFIED BY 'durable'\"", $port);
-        config(['database.connections.mariadb.port' => $port, 'database.connections.mariadb.database' => 'ash_durable', 'database.connections.mariadb.password' => 'durable', 'session.driver' => 'array']);
+        $this->services(
+            'DB_PASSWORD=durable start_database && prepare_database ash_durable && DB_PASSWORD=durable && database_sql -e "ALTER USER '
+                ."'ash_bench'@'127.0.0.1' IDENTIFIED BY 'durable'\"",
+            $port,
+        );
+        config([
+            'database.connections.mariadb.port' => $port,
+            'database.connections.mariadb.database' => 'ash_durable',
+            'database.connections.mariadb.password' => 'durable',
+            'session.driver' => 'array',
+        ]);
         DB::purge('mariadb');
         \Illuminate\Support\Facades\Artisan::call('migrate', ['--force' => true]);
     }
@@ -35,7 +44,8 @@ final class DurabilityTest extends TestCase
 
     private function services(string $command, int $port = 13171): void
     {
-        $script = 'set -e; ROOT='.escapeshellarg(base_path()).' VAR='.escapeshellarg($this->folder)." DB_PORT={$port} DB_PASSWORD=durable; . \"\$ROOT/deploy/services.sh\"; {$command}";
+        $script = 'set -e; ROOT='.escapeshellarg(base_path()).' VAR='.escapeshellarg($this->folder)
+            ." DB_PORT={$port} DB_PASSWORD=durable; . \"\$ROOT/deploy/services.sh\"; {$command}";
         exec('bash -c '.escapeshellarg($script).' >/dev/null 2>&1 </dev/null', result_code: $status);
         self::assertSame(0, $status, $command);
     }
@@ -60,7 +70,11 @@ final class DurabilityTest extends TestCase
             usleep(10_000);
         }
         DB::purge('mariadb');
-        $this->actingAs($person)->postJson("/api/jobs/{$job->id}/entries", ['id' => self::ulid(), 'at' => '2026-03-01T10:00:00Z', 'line' => 'saw nobody'])->assertStatus(503)->assertJsonPath('errors.0.detail', 'the database cannot be reached; nothing was saved');
+        $this
+            ->actingAs($person)
+            ->postJson("/api/jobs/{$job->id}/entries", ['id' => self::ulid(), 'at' => '2026-03-01T10:00:00Z', 'line' => 'saw nobody'])
+            ->assertStatus(503)
+            ->assertJsonPath('errors.0.detail', 'the database cannot be reached; nothing was saved');
         $this->services('start_database');
         DB::purge('mariadb');
         self::assertSame($ids, Entry::query()->orderBy('at')->pluck('id')->all());

@@ -24,7 +24,12 @@ final class FormatsTest extends TestCase
 
     private function send(string $method, string $address, string $body, array $headers = []): \Illuminate\Testing\TestResponse
     {
-        return $this->as(Role::Technician)->call($method, $address, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', ...$headers], content: $body);
+        return $this->as(Role::Technician)->call(
+            $method,
+            $address,
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', ...$headers],
+            content: $body,
+        );
     }
 
     public function test_a_profile_comes_back_to_the_letter(): void
@@ -42,8 +47,15 @@ final class FormatsTest extends TestCase
         $changed = str_replace('Dunlin 8 dome controller', 'Dunlin 8, east dome', self::profile());
         $this->send('PUT', "/api/machines/{$machine->id}/profile", $changed, ['HTTP_IF_MATCH' => '"1"'])->assertOk()->assertJsonPath('revision', 2);
         self::assertRefused($this->send('PUT', "/api/machines/{$machine->id}/profile", $changed, ['HTTP_IF_MATCH' => '"1"']), '', 'someone else changed', 409);
-        self::assertRefused($this->send('PUT', "/api/machines/{$machine->id}/profile", str_replace('"dunlin-8"', '"dunlin-9"', $changed)), '/slug', 'must stay');
-        self::assertSame([self::profile(), $changed], DB::table('machine_profiles')->where('machine_id', $machine->id)->orderBy('revision')->pluck('profile')->all());
+        self::assertRefused(
+            $this->send('PUT', "/api/machines/{$machine->id}/profile", str_replace('"dunlin-8"', '"dunlin-9"', $changed)),
+            '/slug',
+            'must stay',
+        );
+        self::assertSame(
+            [self::profile(), $changed],
+            DB::table('machine_profiles')->where('machine_id', $machine->id)->orderBy('revision')->pluck('profile')->all(),
+        );
     }
 
     public function test_a_bad_profile_is_refused_whole_with_the_place_of_each_fault(): void
@@ -60,7 +72,11 @@ final class FormatsTest extends TestCase
             self::assertContains($pointer, $pointers, (string) json_encode($errors));
         }
         self::assertSame(0, Machine::query()->count());
-        self::assertRefused($this->send('POST', '/api/machines', str_replace('"nominal_v": 5', '"nominal_v": 0', self::profile())), '/rails/1/nominal_v', 'must not be 0');
+        self::assertRefused(
+            $this->send('POST', '/api/machines', str_replace('"nominal_v": 5', '"nominal_v": 0', self::profile())),
+            '/rails/1/nominal_v',
+            'must not be 0',
+        );
         self::assertSame(0, Machine::query()->count() + Board::query()->count());
     }
 
@@ -87,7 +103,10 @@ final class FormatsTest extends TestCase
         $this->line($job, 'waiting for a fuse asked of the stores');
         $this->railRun($job, $run);
         $source = self::ulid();
-        $this->postJson("/api/jobs/{$job->id}/memory-sources", ['id' => $source, 'map' => 'main', 'text' => "0011 FF FB\n0123 FF FB\n1ABC FF FB"])->assertCreated();
+        $this->postJson(
+            "/api/jobs/{$job->id}/memory-sources",
+            ['id' => $source, 'map' => 'main', 'text' => "0011 FF FB\n0123 FF FB\n1ABC FF FB"],
+        )->assertCreated();
         $memory = self::text($this->add($job, ['kind' => 'memory', 'data' => ['source' => $source]])->assertCreated()->json('entry.id'));
         $this->add($job, ['kind' => 'swap', 'data' => ['run' => $memory, 'from' => 'U32', 'to' => 'U31']])->assertCreated();
         $this->add($job, ['kind' => 'soak', 'data' => ['passes' => 3, 'errors' => 0]])->assertCreated();
@@ -113,7 +132,12 @@ final class FormatsTest extends TestCase
         $brought = Job::query()->where('id', $job->id)->firstOrFail();
         self::assertEquals($sheet, $brought->sheet, 'the head of the job follows from the record alone');
         self::assertSame($job->minutes, $brought->minutes);
-        $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertOk()->assertJsonPath('run.located.suspects.0.called', 'chip U32')->assertJsonPath('pending.to', 'U31');
+        $this
+            ->as(Role::Viewer)
+            ->getJson("/api/jobs/{$job->id}/memory")
+            ->assertOk()
+            ->assertJsonPath('run.located.suspects.0.called', 'chip U32')
+            ->assertJsonPath('pending.to', 'U31');
     }
 
     /** @return array<string, array{string, string, string}> search, replace, pointer */
@@ -186,10 +210,14 @@ final class FormatsTest extends TestCase
 
     public function test_the_api_computes_what_bin_ash_computes(): void
     {
-        $document = '{"rails": [{"name": "+12", "nominal_v": 12, "ripple_max_mvpp": 120}], "meter": {"reading_pct": 0.5, "counts": 2, "resolution_v": 0.01}, "readings": [{"rail": "+12", "volts": 10.8, "load": "working", "ripple_mvpp": 310}]}';
+        $document = '{"rails": [{"name": "+12", "nominal_v": 12, "ripple_max_mvpp": 120}], "meter": {"reading_pct": 0.5, "counts": 2, '
+            .'"resolution_v": 0.01}, "readings": [{"rail": "+12", "volts": 10.8, "load": "working", "ripple_mvpp": 310}]}';
         $file = tempnam(sys_get_temp_dir(), 'ash') ?: '';
         file_put_contents($file, $document);
-        self::assertSame(json_decode((string) shell_exec(base_path('bin/ash')." rails judge {$file}"), true), $this->send('POST', '/api/compute/rails/judge', $document)->assertOk()->json());
+        self::assertSame(
+            json_decode((string) shell_exec(base_path('bin/ash')." rails judge {$file}"), true),
+            $this->send('POST', '/api/compute/rails/judge', $document)->assertOk()->json(),
+        );
         unlink($file);
         self::assertRefused($this->send('POST', '/api/compute/rails/judge', str_replace('10.8', '"x"', $document)), '/readings/0/volts');
         $this->send('POST', '/api/compute/rails/weigh', '{}')->assertStatus(404);

@@ -26,7 +26,10 @@ final class LeakTest extends TestCase
     /** @param array<string, mixed> $more */
     private function place(Job $job, string $place, int $grade, string $carries, array $more = []): string
     {
-        return self::text($this->add($job, ['kind' => 'survey', 'data' => ['place' => $place, 'holds' => 'trace', 'grade' => $grade, 'carries' => $carries, ...$more]])->assertCreated()->json('entry.id'));
+        return self::text($this
+            ->add($job, ['kind' => 'survey', 'data' => ['place' => $place, 'holds' => 'trace', 'grade' => $grade, 'carries' => $carries, ...$more]])
+            ->assertCreated()
+            ->json('entry.id'));
     }
 
     private function leak(Job $job, string $query = ''): TestResponse
@@ -44,12 +47,28 @@ final class LeakTest extends TestCase
         self::assertSame(['settings supply', 'keyboard data', 'bracket'], array_column((array) $page->json('places'), 'place'));
         self::assertStringContainsString('chemistry first', self::text($page->json('refused')));
         $this->add($job, ['kind' => 'battery', 'data' => ['state' => 'leaking', 'chemistry' => 'nicd', 'cells' => 3]])->assertCreated();
-        self::assertSame(['neutralise', 'rinse', 'clean', 'dry', 'test', 'test', 'test', 'repair'], array_column((array) $this->leak($job)->json('plan'), 'step'));
+        self::assertSame(
+            ['neutralise', 'rinse', 'clean', 'dry', 'test', 'test', 'test', 'repair'],
+            array_column((array) $this->leak($job)->json('plan'), 'step'),
+        );
         self::assertStringContainsString('never mix', strtolower(self::text($this->leak($job, '?also=household%20bleach')->json('refused'))));
         self::assertStringContainsString('relays', self::text($this->leak($job, '?on_board=relays')->json('school')));
-        self::assertRefused($this->add($job, ['kind' => 'survey', 'data' => ['place' => 'x', 'holds' => 'trace', 'grade' => 5, 'carries' => 'signal']]), '/data/grade', '0 to 4');
-        self::assertRefused($this->add($job, ['kind' => 'survey', 'data' => ['place' => 'x', 'holds' => 'trace', 'grade' => 2, 'carries' => 'soup']]), '/data/carries');
-        self::assertRefused($this->add($job, ['kind' => 'survey', 'data' => ['place' => 'x', 'holds' => 'trace', 'grade' => 2, 'carries' => 'signal', 'trace' => ['length_mm' => 10]]]), '/data/trace/width_mm');
+        self::assertRefused(
+            $this->add($job, ['kind' => 'survey', 'data' => ['place' => 'x', 'holds' => 'trace', 'grade' => 5, 'carries' => 'signal']]),
+            '/data/grade',
+            '0 to 4',
+        );
+        self::assertRefused(
+            $this->add($job, ['kind' => 'survey', 'data' => ['place' => 'x', 'holds' => 'trace', 'grade' => 2, 'carries' => 'soup']]),
+            '/data/carries',
+        );
+        self::assertRefused(
+            $this->add(
+                $job,
+                ['kind' => 'survey', 'data' => ['place' => 'x', 'holds' => 'trace', 'grade' => 2, 'carries' => 'signal', 'trace' => ['length_mm' => 10]]],
+            ),
+            '/data/trace/width_mm',
+        );
     }
 
     public function test_continuity_over_the_meter_with_zeroed_leads_to_repair_items_that_end_when_it_reads_sound(): void
@@ -62,7 +81,10 @@ final class LeakTest extends TestCase
         $this->standIn = StandIn::start('leak-whimbrel');
         config(['instruments.standin.port' => $this->standIn->port]);
         $meter = self::meter($this->standIn->port);
-        $take = fn (?string $place, float $leads, ?string $id = null) => $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/continuity/take", ['id' => $id ?? self::ulid(), 'at' => '2026-03-01T11:00:00Z', 'meter' => $meter->id, 'place' => $place, 'lead_ohm' => $leads]);
+        $take = fn (?string $place, float $leads, ?string $id = null) => $this->as(Role::Technician)->postJson(
+            "/api/jobs/{$job->id}/continuity/take",
+            ['id' => $id ?? self::ulid(), 'at' => '2026-03-01T11:00:00Z', 'meter' => $meter->id, 'place' => $place, 'lead_ohm' => $leads],
+        );
         $leads = $take(null, 0)->assertOk()->json('ohms');
         self::assertEqualsWithDelta(0.18, $leads, 0.02);
         self::assertSame(3, Entry::query()->where('job_id', $job->id)->count(), 'zeroing the leads is not an entry');
@@ -72,22 +94,53 @@ final class LeakTest extends TestCase
         }
         self::assertSame('was taken before', $take($data, $leads, $id)->json('words'));
         $page = $this->leak($job);
-        self::assertSame(['keyboard clock to U12' => 'open', 'U9 socket pin 3' => 'thin', 'keyboard data to U12' => 'sound'], array_column((array) $page->json('places'), 'verdict', 'place'));
+        self::assertSame(
+            ['keyboard clock to U12' => 'open', 'U9 socket pin 3' => 'thin', 'keyboard data to U12' => 'sound'],
+            array_column((array) $page->json('places'), 'verdict', 'place'),
+        );
         $repairs = implode(' ', array_column((array) $page->json('repairs'), 'text'));
         self::assertStringContainsString('keyboard clock to U12: open, AWG 30', $repairs);
         self::assertStringContainsString('the trace could carry', $repairs);
-        $this->add($job, ['kind' => 'continuity', 'at' => '2026-03-01T12:00:00Z', 'data' => ['place' => $clock, 'measured_ohm' => '0,21', 'lead_ohm' => 0.18]])->assertCreated()->assertJsonPath('entry.data.verdict', 'sound');
+        $this
+            ->add($job, ['kind' => 'continuity', 'at' => '2026-03-01T12:00:00Z', 'data' => ['place' => $clock, 'measured_ohm' => '0,21', 'lead_ohm' => 0.18]])
+            ->assertCreated()
+            ->assertJsonPath('entry.data.verdict', 'sound');
         self::assertCount(1, (array) $this->leak($job)->json('repairs'));
-        $again = self::text($this->add($job, ['kind' => 'survey', 'corrects' => $clock, 'data' => ['place' => 'keyboard clock to U12', 'holds' => 'trace', 'grade' => 3, 'carries' => 'signal', ...$trace]])->assertCreated()->json('entry.id'));
+        $again = self::text($this
+            ->add($job,
+                [
+                    'kind' => 'survey',
+                    'corrects' => $clock,
+                    'data' => ['place' => 'keyboard clock to U12', 'holds' => 'trace', 'grade' => 3, 'carries' => 'signal', ...$trace],
+                ])
+            ->assertCreated()
+            ->json('entry.id'));
         $corrected = array_column((array) $this->leak($job)->json('places'), null, 'id')[$again] ?? null;
         self::assertSame('sound', is_array($corrected) ? $corrected['verdict'] : null, 'a corrected place keeps what was read at it');
-        self::assertRefused($this->add($job, ['kind' => 'continuity', 'data' => ['place' => self::ulid(), 'measured_ohm' => 1, 'lead_ohm' => 0]]), '/data/place');
-        self::assertRefused($this->add($job, ['kind' => 'continuity', 'data' => ['place' => $clock, 'measured_ohm' => 'shut', 'lead_ohm' => 0]]), '/data/measured_ohm');
+        self::assertRefused(
+            $this->add($job, ['kind' => 'continuity', 'data' => ['place' => self::ulid(), 'measured_ohm' => 1, 'lead_ohm' => 0]]),
+            '/data/place',
+        );
+        self::assertRefused(
+            $this->add($job, ['kind' => 'continuity', 'data' => ['place' => $clock, 'measured_ohm' => 'shut', 'lead_ohm' => 0]]),
+            '/data/measured_ohm',
+        );
     }
 
     private function photo(Job $job, string $content, string $name, array $more = []): TestResponse
     {
-        return $this->as(Role::Technician)->post("/api/jobs/{$job->id}/photos", ['id' => self::ulid(), 'entry' => self::ulid(), 'at' => '2026-03-01T11:00:00Z', 'caption' => 'the corner', ...$more, 'file' => UploadedFile::fake()->createWithContent($name, $content)], ['Accept' => 'application/json']);
+        return $this->as(Role::Technician)->post(
+            "/api/jobs/{$job->id}/photos",
+            [
+                'id' => self::ulid(),
+                'entry' => self::ulid(),
+                'at' => '2026-03-01T11:00:00Z',
+                'caption' => 'the corner',
+                ...$more,
+                'file' => UploadedFile::fake()->createWithContent($name, $content),
+            ],
+            ['Accept' => 'application/json'],
+        );
     }
 
     private static function picture(string $type, int $width = 3000, int $height = 1500): string
@@ -105,7 +158,8 @@ final class LeakTest extends TestCase
     /** A JPEG as a camera on its side writes it: orientation 6 (turn right) and a place, in EXIF. */
     private static function sideways(): string
     {
-        $tiff = "MM\x00\x2a\x00\x00\x00\x08\x00\x02\x01\x12\x00\x03\x00\x00\x00\x01\x00\x06\x00\x00\x88\x25\x00\x04\x00\x00\x00\x01\x00\x00\x00\x26\x00\x00\x00\x00\x00\x01\x00\x01\x00\x02\x00\x00\x00\x02N\x00\x00\x00\x00\x00\x00\x00";
+        $tiff = "MM\x00\x2a\x00\x00\x00\x08\x00\x02\x01\x12\x00\x03\x00\x00\x00\x01\x00\x06\x00\x00"
+            ."\x88\x25\x00\x04\x00\x00\x00\x01\x00\x00\x00\x26\x00\x00\x00\x00\x00\x01\x00\x01\x00\x02\x00\x00\x00\x02N\x00\x00\x00\x00\x00\x00\x00";
         $exif = "Exif\x00\x00{$tiff}";
 
         return substr_replace(self::picture('jpg', 400, 200), "\xff\xe1".pack('n', strlen($exif) + 2).$exif, 2, 0);
@@ -120,7 +174,10 @@ final class LeakTest extends TestCase
         $sideways = self::sideways();
         self::assertSame(6, (@exif_read_data('data://image/jpeg;base64,'.base64_encode($sideways)) ?: [])['Orientation'] ?? null);
         $cards = (array) $this->photo($job, $sideways, 'sideways.jpg')->assertCreated()->json();
-        self::assertSame([[2000, 1000], [2000, 1000], [2000, 1000], [200, 400]], array_map(static fn (array $it): array => [$it['width'], $it['height']], $cards));
+        self::assertSame(
+            [[2000, 1000], [2000, 1000], [2000, 1000], [200, 400]],
+            array_map(static fn (array $it): array => [$it['width'], $it['height']], $cards),
+        );
         foreach ($cards as $card) {
             $file = $this->as(Role::Viewer)->get(self::text($card['url']))->assertOk()->assertHeader('Content-Type', 'image/jpeg');
             $path = $file->baseResponse instanceof \Symfony\Component\HttpFoundation\BinaryFileResponse ? $file->baseResponse->getFile()->getPathname() : '';

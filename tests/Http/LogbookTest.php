@@ -28,17 +28,35 @@ final class LogbookTest extends TestCase
     public function test_the_same_intake_sent_twice_is_one_job(): void
     {
         $job = $this->job();
-        $body = ['id' => $job->id, 'machine' => $job->machine_id, 'board' => $job->board_id, 'title' => $job->title, 'owner' => $job->owner, 'at' => '2026-03-01T09:00:00Z'];
+        $body = [
+            'id' => $job->id,
+            'machine' => $job->machine_id,
+            'board' => $job->board_id,
+            'title' => $job->title,
+            'owner' => $job->owner,
+            'at' => '2026-03-01T09:00:00Z',
+        ];
         $this->as(Role::Technician)->postJson('/api/jobs', $body)->assertOk();
         self::assertRefused($this->as(Role::Technician)->postJson('/api/jobs', [...$body, 'title' => 'Another']), '/id', 'another job', 409);
-        self::assertRefused($this->as(Role::Technician)->postJson('/api/jobs', [...$body, 'id' => self::ulid(), 'at' => gmdate('Y-m-d\TH:i:s\Z', time() + 200000)]), '/at', 'a day ahead');
-        self::assertRefused($this->as(Role::Technician)->postJson('/api/jobs', [...$body, 'id' => self::ulid(), 'board' => self::board(self::machine('plover'), 'logic')->id]), '/board');
+        self::assertRefused(
+            $this->as(Role::Technician)->postJson('/api/jobs', [...$body, 'id' => self::ulid(), 'at' => gmdate('Y-m-d\TH:i:s\Z', time() + 200000)]),
+            '/at',
+            'a day ahead',
+        );
+        self::assertRefused(
+            $this->as(Role::Technician)->postJson('/api/jobs', [...$body, 'id' => self::ulid(), 'board' => self::board(self::machine('plover'), 'logic')->id]),
+            '/board',
+        );
     }
 
     public function test_the_database_itself_refuses_to_change_or_delete_an_entry(): void
     {
         $id = $this->line($this->job(), 'saw it');
-        foreach (["UPDATE entries SET text = 'x' WHERE id = ?", 'DELETE FROM entries WHERE id = ?', "UPDATE machine_profiles SET author = 'x' WHERE id > 0 AND ? <> ''"] as $sql) {
+        foreach ([
+            "UPDATE entries SET text = 'x' WHERE id = ?",
+            'DELETE FROM entries WHERE id = ?',
+            "UPDATE machine_profiles SET author = 'x' WHERE id > 0 AND ? <> ''",
+        ] as $sql) {
             try {
                 DB::statement($sql, [$id]);
                 self::fail("{$sql} was carried out");
@@ -52,17 +70,32 @@ final class LogbookTest extends TestCase
     {
         $job = $this->job();
         $wrong = $this->line($job, 'replaced C12 1000u 16V -> 1000u 25V 10 min');
-        $right = self::text($this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C21', 'to' => '1000u 25V'], 'minutes' => 10, 'corrects' => $wrong])->assertCreated()->json('entry.id'));
+        $right = self::text($this
+            ->add($job, ['kind' => 'part', 'data' => ['designator' => 'C21', 'to' => '1000u 25V'], 'minutes' => 10, 'corrects' => $wrong])
+            ->assertCreated()
+            ->json('entry.id'));
         $entries = collect($this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->json('entries'))->keyBy('id');
         self::assertSame($right, $entries[$wrong]['corrected_by'] ?? null);
         self::assertSame($wrong, $entries[$right]['corrects_id'] ?? null);
         self::assertSame(10, $job->refresh()->minutes, 'time is not counted twice');
         self::assertSame(['Replaced C21 to 1000u 25V'], $job->sheet['known']);
 
-        self::assertRefused($this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C3', 'to' => 'x'], 'corrects' => $wrong]), '/corrects', 'corrected already');
+        self::assertRefused(
+            $this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C3', 'to' => 'x'], 'corrects' => $wrong]),
+            '/corrects',
+            'corrected already',
+        );
         self::assertRefused($this->add($job, ['kind' => 'action', 'text' => 'x', 'corrects' => $right]), '/kind', 'must be a part');
-        self::assertRefused($this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C3', 'to' => 'x'], 'corrects' => self::ulid()]), '/corrects', 'not an entry');
-        self::assertRefused($this->add($job, ['kind' => 'withdrawn', 'text' => 'x', 'corrects' => $right, 'at' => '2020-01-01T00:00:00Z']), '/at', 'before the entry');
+        self::assertRefused(
+            $this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C3', 'to' => 'x'], 'corrects' => self::ulid()]),
+            '/corrects',
+            'not an entry',
+        );
+        self::assertRefused(
+            $this->add($job, ['kind' => 'withdrawn', 'text' => 'x', 'corrects' => $right, 'at' => '2020-01-01T00:00:00Z']),
+            '/at',
+            'before the entry',
+        );
 
         $this->add($job, ['kind' => 'withdrawn', 'text' => 'never happened', 'corrects' => $right])->assertCreated();
         self::assertSame([0, []], [$job->refresh()->minutes, $job->sheet['known']]);
@@ -130,8 +163,14 @@ final class LogbookTest extends TestCase
         $run = $this->railRun($job);
         self::assertSame('out', $this->reading($job, $run, '+12', 'regulator U52 out', 10.9)->json('entry.verdict'));
         self::assertRefused($this->add($job, ['kind' => 'decision', 'text' => 'x', 'data' => ['rail' => '+12', 'band' => 'wide']]), '/data/reason');
-        self::assertRefused($this->add($job, ['kind' => 'decision', 'text' => 'x', 'data' => ['rail' => '+9', 'band' => 'wide', 'reason' => 'y']]), '/data/rail');
-        $this->add($job, ['kind' => 'decision', 'text' => 'judge wide', 'data' => ['rail' => '+12', 'band' => 'wide', 'reason' => 'only memory hangs on it']])->assertCreated();
+        self::assertRefused(
+            $this->add($job, ['kind' => 'decision', 'text' => 'x', 'data' => ['rail' => '+9', 'band' => 'wide', 'reason' => 'y']]),
+            '/data/rail',
+        );
+        $this->add(
+            $job,
+            ['kind' => 'decision', 'text' => 'judge wide', 'data' => ['rail' => '+12', 'band' => 'wide', 'reason' => 'only memory hangs on it']],
+        )->assertCreated();
         $entry = $this->reading($job, $run, '+12', 'regulator U52 out', 10.9)->assertCreated();
         self::assertSame('in', $entry->json('entry.verdict'));
         self::assertSame('wide', $entry->json('entry.data.band'));
@@ -143,7 +182,10 @@ final class LogbookTest extends TestCase
         $this->line($job, 'symptom dead');
         $this->line($job, 'waiting for a 7812 asked of the stores since 2026-02-01');
         $bench = $this->as(Role::Viewer)->getJson('/api/bench');
-        self::assertSame(['a 7812', 'the stores', '2026-02-01T00:00:00.000Z'], [$bench->json('waiting.0.text'), $bench->json('waiting.0.asked'), $bench->json('waiting.0.since')]);
+        self::assertSame(
+            ['a 7812', 'the stores', '2026-02-01T00:00:00.000Z'],
+            [$bench->json('waiting.0.text'), $bench->json('waiting.0.asked'), $bench->json('waiting.0.since')],
+        );
         self::assertStringContainsString('Waits for a 7812', self::text($bench->json('jobs.0.next.text')));
         $this->line($job, 'arrived 7812');
         self::assertStringContainsString('Measure the rails', self::text($this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->json('sheet.next.text')));
@@ -173,7 +215,19 @@ final class LogbookTest extends TestCase
         $few = $count();
         $rows = [];
         for ($i = 0; $i < 500; ++$i) {
-            $rows[] = ['id' => self::ulid(), 'job_id' => $job->id, 'kind' => 'observation', 'stage' => 'find', 'at' => '2026-03-02 10:00:00', 'author' => 'Test', 'minutes' => 1, 'text' => "saw {$i}", 'data' => '{}', 'fingerprint' => str_repeat('0', 64), 'received_at' => now()];
+            $rows[] = [
+                'id' => self::ulid(),
+                'job_id' => $job->id,
+                'kind' => 'observation',
+                'stage' => 'find',
+                'at' => '2026-03-02 10:00:00',
+                'author' => 'Test',
+                'minutes' => 1,
+                'text' => "saw {$i}",
+                'data' => '{}',
+                'fingerprint' => str_repeat('0', 64),
+                'received_at' => now(),
+            ];
         }
         DB::table('entries')->insert($rows);
         self::assertLessThanOrEqual($few, $count());
@@ -186,7 +240,17 @@ final class LogbookTest extends TestCase
         $machine = self::machine();
         $board = self::board($machine, 'main');
         for ($i = 0; $i < 120; ++$i) {
-            Job::query()->create(['machine_id' => $machine->id, 'board_id' => $board->id, 'title' => "J{$i}", 'owner' => 'x', 'state' => 'closed', 'stage' => 'close', 'opened_at' => '2026-01-01', 'last_entry_at' => '2026-01-0'.(1 + intdiv($i, 40)), 'sheet' => []]);
+            Job::query()->create([
+                'machine_id' => $machine->id,
+                'board_id' => $board->id,
+                'title' => "J{$i}",
+                'owner' => 'x',
+                'state' => 'closed',
+                'stage' => 'close',
+                'opened_at' => '2026-01-01',
+                'last_entry_at' => '2026-01-0'.(1 + intdiv($i, 40)),
+                'sheet' => [],
+            ]);
         }
         $seen = [];
         $before = null;

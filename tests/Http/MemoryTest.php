@@ -65,7 +65,14 @@ final class MemoryTest extends TestCase
         self::assertSame([4, 8], [$chip['socket']['level'], $chip['socket']['errors']]);
         $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertJsonCount(0, 'runs');
 
-        $this->keep($job, self::text($read->json('id')), ['condition' => ['warmth' => 'cold', 'minutes_on' => 2]])->assertCreated()->assertJsonPath('entry.says', static fn (string $says): bool => str_starts_with($says, 'Memory test of Main memory, cold, 2 min after power-on: 9 errors. Chip U32 in bank 0'));
+        $this
+            ->keep($job, self::text($read->json('id')), ['condition' => ['warmth' => 'cold', 'minutes_on' => 2]])
+            ->assertCreated()
+            ->assertJsonPath('entry.says',
+                static fn (string $says): bool => str_starts_with(
+                    $says,
+                    'Memory test of Main memory, cold, 2 min after power-on: 9 errors. Chip U32 in bank 0',
+                ));
         $page = $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertOk();
         self::assertSame(['cold, 2 min after power-on', 9], [$page->json('runs.0.condition'), $page->json('runs.0.errors')]);
         self::assertSame(['U32', 'U31'], [$page->json('suggestion.from'), $page->json('suggestion.to')]);
@@ -87,7 +94,10 @@ final class MemoryTest extends TestCase
         $page = $this->getJson("/api/jobs/{$job->id}/memory?run={$moved}&against={$first}")->assertOk();
         self::assertSame(['confirmed', null], [$page->json('run.swap_verdict'), $page->json('pending')]);
         self::assertStringContainsString('the run before was warm and this one cold', self::text($page->json('run.swap')));
-        self::assertSame([['U31', 'new'], ['U32', 'gone']], array_map(static fn (array $row): array => [$row['ref'], $row['change']], $page->json('comparison.rows')));
+        self::assertSame(
+            [['U31', 'new'], ['U32', 'gone']],
+            array_map(static fn (array $row): array => [$row['ref'], $row['change']], $page->json('comparison.rows')),
+        );
         self::assertRefused($this->add($job, ['kind' => 'swap', 'data' => ['run' => $first, 'from' => 'U32', 'to' => 'U99']]), '/data/to', 'no chip');
         self::assertRefused($this->add($job, ['kind' => 'swap', 'data' => ['run' => self::ulid(), 'from' => 'U32', 'to' => 'U31']]), '/data/run');
         self::assertRefused($this->getJson("/api/jobs/{$job->id}/memory?run=".self::ulid()), '/run');
@@ -109,7 +119,11 @@ final class MemoryTest extends TestCase
         $this->kept($job, "PASS 1 START\nPASS 1 END errors 0");
         self::assertStringNotContainsString('memory test', $next());
         $this->add($job, ['kind' => 'soak', 'data' => ['passes' => 51, 'errors' => 0, 'target_rate' => 0.01, 'seconds_per_pass' => 90]])->assertCreated();
-        self::assertContains('Soak, condition not noted: 51 clean passes: a fault that shows in more than 1 pass in 17 would very likely have shown (95 %); 248 more clean passes reach the wished bound', $this->getJson("/api/jobs/{$job->id}")->json('sheet.known'));
+        self::assertContains(
+            'Soak, condition not noted: 51 clean passes: a fault that shows in more than 1 pass in 17 would very likely have shown (95 %); '
+                .'248 more clean passes reach the wished bound',
+            $this->getJson("/api/jobs/{$job->id}")->json('sheet.known'),
+        );
     }
 
     public function test_a_log_in_the_wrong_radix_is_read_again_in_the_right_one(): void
@@ -123,8 +137,18 @@ final class MemoryTest extends TestCase
         $id = self::text($read->json('id'));
         $again = $this->putJson("/api/memory-sources/{$id}", ['radix' => 10])->assertOk();
         self::assertSame(10, $again->json('radix'));
-        $far = $this->paste($job, implode("\n", array_map(static fn (int $a): string => "{$a} 0000 0200", [4096, 4100, 4101, 4095])), ['map' => 'stack', 'radix' => 16])->assertCreated();
-        self::assertSame([4, 8], [$far->json('located.unmapped'), $this->paste($job, "7000 0 1\n7001 0 1\n7002 0 1\n7777 0 1", ['map' => 'stack', 'radix' => 16])->json('better_radix')]);
+        $far = $this->paste(
+            $job,
+            implode("\n", array_map(static fn (int $a): string => "{$a} 0000 0200", [4096, 4100, 4101, 4095])),
+            ['map' => 'stack', 'radix' => 16],
+        )->assertCreated();
+        self::assertSame(
+            [4, 8],
+            [
+                $far->json('located.unmapped'),
+                $this->paste($job, "7000 0 1\n7001 0 1\n7002 0 1\n7777 0 1", ['map' => 'stack', 'radix' => 16])->json('better_radix'),
+            ],
+        );
         self::assertRefused($this->putJson("/api/memory-sources/{$id}", ['radix' => 7]), '/radix');
         self::assertRefused($this->putJson("/api/memory-sources/{$id}", ['tested' => ['9']]), '/tested/0', 'no bank');
         self::assertRefused($this->putJson("/api/memory-sources/{$id}", []), '');
@@ -133,7 +157,11 @@ final class MemoryTest extends TestCase
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function csv(Job $job, string $content, array $more = []): TestResponse
     {
-        return $this->as(Role::Technician)->post("/api/jobs/{$job->id}/memory-sources/csv", ['id' => self::ulid(), 'map' => 'main', 'file' => UploadedFile::fake()->createWithContent('errors.csv', $content), ...$more], ['Accept' => 'application/json']);
+        return $this->as(Role::Technician)->post(
+            "/api/jobs/{$job->id}/memory-sources/csv",
+            ['id' => self::ulid(), 'map' => 'main', 'file' => UploadedFile::fake()->createWithContent('errors.csv', $content), ...$more],
+            ['Accept' => 'application/json'],
+        );
     }
 
     public function test_a_csv_is_streamed_cut_ends_are_marked_and_other_faults_are_named(): void
@@ -145,10 +173,21 @@ final class MemoryTest extends TestCase
         $cut = $this->csv($job, "address,expected,actual\n{$rows}\n12")->assertCreated();
         self::assertSame(['cut', 8], [$cut->json('state'), $cut->json('located.errors')]);
         self::assertStringStartsWith('line 10 has 1 fields where the header has 3', self::text($cut->json('why')));
-        self::assertStringContainsString('Not whole: line 10', self::text($this->keep($job, self::text($cut->json('id')))->assertCreated()->json('entry.says')));
+        self::assertStringContainsString(
+            'Not whole: line 10',
+            self::text($this->keep($job, self::text($cut->json('id')))->assertCreated()->json('entry.says')),
+        );
         self::assertRefused($this->csv($job, "address,expected,actual\n12,XY,51\n{$rows}\n"), '/file', 'line 2, expected must be a number in radix 16');
         self::assertRefused($this->csv($job, "address,colour\n"), '/file', 'colour');
-        self::assertRefused($this->as(Role::Technician)->post("/api/jobs/{$job->id}/memory-sources/csv", ['id' => self::ulid(), 'map' => 'main'], ['Accept' => 'application/json']), '/file', 'missing');
+        self::assertRefused(
+            $this->as(Role::Technician)->post(
+                "/api/jobs/{$job->id}/memory-sources/csv",
+                ['id' => self::ulid(), 'map' => 'main'],
+                ['Accept' => 'application/json'],
+            ),
+            '/file',
+            'missing',
+        );
         self::assertRefused($this->csv($job, "address,xor\n1,1\n", ['map' => 'attic']), '/map');
         self::assertRefused($this->csv($job, "address,xor\n1,1\n", ['tested' => '0,7']), '/tested', 'no bank "7"');
         self::assertSame(2, Source::query()->count(), 'nothing of the refused ones is left');
@@ -163,7 +202,12 @@ final class MemoryTest extends TestCase
         self::assertRefused($this->paste($job, '1 2 3', ['pattern' => 'stripes']), '/pattern');
         self::assertRefused($this->paste($job, '1 2 3', ['map' => 'attic']), '/map', 'no memory "attic"');
         $id = self::text($this->paste($job, '0001 2 3')->json('id'));
-        self::assertRefused($this->as(Role::Technician)->postJson("/api/jobs/{$this->job()->id}/memory-sources", ['id' => $id, 'map' => 'main', 'text' => '1 2 3']), '/id', '', 409);
+        self::assertRefused(
+            $this->as(Role::Technician)->postJson("/api/jobs/{$this->job()->id}/memory-sources", ['id' => $id, 'map' => 'main', 'text' => '1 2 3']),
+            '/id',
+            '',
+            409,
+        );
         self::assertRefused($this->keep($job, self::ulid()), '/data/source');
         self::assertRefused($this->keep($job, $id, ['condition' => ['warmth' => 'tepid']]), '/data/condition/warmth');
         self::assertRefused($this->add($job, ['kind' => 'soak', 'data' => ['passes' => 3, 'errors' => 4]]), '/data/errors');
@@ -172,16 +216,26 @@ final class MemoryTest extends TestCase
         $codes = $this->add($job, ['kind' => 'date_codes', 'data' => ['map' => 'main', 'codes' => 'U30-U36 8213, U37 8630']])->assertCreated();
         self::assertStringContainsString('U37 week 30 of 1986: replaced before', self::text($codes->json('entry.says')));
         $page = $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory");
-        self::assertSame(['8630', 'week 30 of 1986: replaced before'], [$page->json('sockets.rows.0.places.7.socket.date_code'), $page->json('sockets.rows.0.places.7.socket.younger')]);
+        self::assertSame(
+            ['8630', 'week 30 of 1986: replaced before'],
+            [$page->json('sockets.rows.0.places.7.socket.date_code'), $page->json('sockets.rows.0.places.7.socket.younger')],
+        );
         self::assertStringContainsString('-5 V first on', self::text($page->json('bias')));
     }
 
     public function test_what_nobody_kept_is_taken_away_after_a_month_and_what_the_record_came_from_stays(): void
     {
         $job = $this->job();
-        $post = fn (): string => self::text($this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/memory-sources", ['id' => self::ulid(), 'map' => 'main', 'text' => "4004 0000 0004\n"])->assertCreated()->json('id'));
+        $post = fn (): string => self::text($this
+            ->as(Role::Technician)
+            ->postJson("/api/jobs/{$job->id}/memory-sources", ['id' => self::ulid(), 'map' => 'main', 'text' => "4004 0000 0004\n"])
+            ->assertCreated()
+            ->json('id'));
         [$kept, $left, $fresh, $coming] = [$post(), $post(), $post(), $post()];
-        $this->add($job, ['kind' => 'withdrawn', 'text' => 'the wrong board', 'corrects' => self::text($this->keep($job, $kept)->assertCreated()->json('entry.id'))])->assertCreated();
+        $this->add(
+            $job,
+            ['kind' => 'withdrawn', 'text' => 'the wrong board', 'corrects' => self::text($this->keep($job, $kept)->assertCreated()->json('entry.id'))],
+        )->assertCreated();
         Source::query()->where('id', $coming)->update(['state' => 'running']);
         Source::query()->whereIn('id', [$kept, $left, $coming])->update(['updated_at' => now()->subDays(31)]);
         $file = Source::query()->findOrFail($left)->file();
@@ -208,10 +262,16 @@ final class MemoryTest extends TestCase
         self::assertStringStartsWith('Replace the chip that sits in U36 now', self::text($page()->json('run.located.suspects.0.action')));
         $this->add($job, ['kind' => 'part', 'data' => ['designator' => 'U36', 'to' => '4116']])->assertCreated();
         self::assertSame([null, '8213'], [$code(6), $code(7)], 'nobody wrote the new one\'s code');
-        $was = fn (string $run): array => array_map(fn (int $place): mixed => $this->getJson("/api/jobs/{$job->id}/memory?run={$run}")->json("run.sockets.rows.0.places.{$place}.socket.date_code"), [6, 7]);
+        $was = fn (string $run): array => array_map(
+            fn (int $place): mixed => $this->getJson("/api/jobs/{$job->id}/memory?run={$run}")->json("run.sockets.rows.0.places.{$place}.socket.date_code"),
+            [6, 7],
+        );
         self::assertSame(['8213', '8630'], $was($run), 'before the exchange the younger one sat in U37');
         self::assertSame(['8630', '8213'], $was($moved), 'and in U36 after it');
-        self::assertContains('the chip in U37 is of week 30 of 1986: replaced before', (array) $this->getJson("/api/jobs/{$job->id}/memory?run={$run}")->json('run.located.reasons'));
+        self::assertContains(
+            'the chip in U37 is of week 30 of 1986: replaced before',
+            (array) $this->getJson("/api/jobs/{$job->id}/memory?run={$run}")->json('run.located.reasons'),
+        );
     }
 
     public function test_what_takes_too_long_to_read_is_kept_as_far_as_it_was_read_and_marked(): void
@@ -222,7 +282,10 @@ final class MemoryTest extends TestCase
         $read = $this->csv($job, "address,expected,actual\n{$rows}\n")->assertCreated();
         self::assertSame(['cut', 998, 'chip U32'], [$read->json('state'), $read->json('located.errors'), $read->json('located.suspects.0.called')]);
         self::assertStringContainsString('only the first 999 lines were read', self::text($read->json('why')));
-        self::assertStringContainsString('Not whole: only the first 999 lines', self::text($this->keep($job, self::text($read->json('id')))->assertCreated()->json('entry.says')));
+        self::assertStringContainsString(
+            'Not whole: only the first 999 lines',
+            self::text($this->keep($job, self::text($read->json('id')))->assertCreated()->json('entry.says')),
+        );
         $text = $this->paste($job, implode("\n", array_map(static fn (int $i): string => sprintf('%04X FF FB', $i), range(1, 2500))))->assertCreated();
         self::assertSame(['cut', 999], [$text->json('state'), $text->json('recognised')]);
     }
@@ -233,7 +296,11 @@ final class MemoryTest extends TestCase
         config(['instruments.standin_tester.port' => $this->tester->port, 'instruments.silent_after' => 0.6]);
         $port = SerialPort::query()->firstOrCreate(['name' => 'Tester'], ['host' => '127.0.0.1', 'port' => 9, 'standin' => true, 'active' => true]);
         $id = self::ulid();
-        $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/captures", ['id' => $id, 'map' => 'main', 'port' => $port->id, 'pattern' => 'mix'])->assertCreated()->assertJsonPath('state', 'running');
+        $this
+            ->as(Role::Technician)
+            ->postJson("/api/jobs/{$job->id}/captures", ['id' => $id, 'map' => 'main', 'port' => $port->id, 'pattern' => 'mix'])
+            ->assertCreated()
+            ->assertJsonPath('state', 'running');
 
         return $id;
     }
@@ -258,7 +325,15 @@ final class MemoryTest extends TestCase
         $loop = new CaptureLoop();
         $this->turn($loop, $id, static fn (Source $it): bool => ($it->result?->located->errors ?? 0) > 5);
         self::assertRefused($this->keep($job, $id), '/data/source', 'stop the capture first');
-        self::assertRefused($this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/captures", ['id' => self::ulid(), 'map' => 'main', 'port' => SerialPort::query()->where('name', 'Tester')->value('id')]), '/port', 'listening there already', 409);
+        self::assertRefused(
+            $this->as(Role::Technician)->postJson(
+                "/api/jobs/{$job->id}/captures",
+                ['id' => self::ulid(), 'map' => 'main', 'port' => SerialPort::query()->where('name', 'Tester')->value('id')],
+            ),
+            '/port',
+            'listening there already',
+            409,
+        );
         Source::query()->where('id', $id)->update(['state' => 'stopping']);
         $source = $this->turn($loop, $id, static fn (Source $it): bool => !$it->state->active());
         self::assertSame('stopped', $source->state->value);
@@ -282,7 +357,10 @@ final class MemoryTest extends TestCase
         $lost = $this->turn($loop, $this->listen($job, 'drops'), static fn (Source $it): bool => $it->state->value === 'lost');
         self::assertSame('the tester closed the line in the middle of a line', $lost->why);
         self::assertSame(6, $lost->result?->located->errors ?? 0);
-        self::assertStringContainsString('Not whole: the tester closed the line', self::text($this->keep($job, $lost->id)->assertCreated()->json('entry.says')));
+        self::assertStringContainsString(
+            'Not whole: the tester closed the line',
+            self::text($this->keep($job, $lost->id)->assertCreated()->json('entry.says')),
+        );
         $soak = $this->add($job, ['kind' => 'soak', 'data' => ['source' => $id]])->assertCreated();
         self::assertStringContainsString('1 of 1 passes failed', self::text($soak->json('entry.says')));
     }
@@ -303,7 +381,10 @@ final class MemoryTest extends TestCase
         $dead = self::ulid();
         $port = SerialPort::query()->create(['name' => 'Nobody', 'host' => '127.0.0.1', 'port' => 9, 'active' => true])->id;
         $this->postJson("/api/jobs/{$job->id}/captures", ['id' => $dead, 'map' => 'main', 'port' => $port])->assertCreated();
-        self::assertStringContainsString('cannot be reached', (string) $this->turn(new CaptureLoop(), $dead, static fn (Source $it): bool => $it->state->value === 'lost')->why);
+        self::assertStringContainsString(
+            'cannot be reached',
+            (string) $this->turn(new CaptureLoop(), $dead, static fn (Source $it): bool => $it->state->value === 'lost')->why,
+        );
     }
 
     public function test_a_source_sent_twice_is_one_and_typed_text_grows_in_place_until_it_is_kept(): void
@@ -330,7 +411,10 @@ final class MemoryTest extends TestCase
     {
         $job = $this->job();
         $id = $this->listen($job, 'bad-chip');
-        $broken = Source::query()->findOrFail($id)->replicate()->fill(['id' => self::ulid(), 'memory' => '{"key": "broken"}', 'started_at' => now(), 'updated_at' => now()]);
+        $broken = Source::query()
+            ->findOrFail($id)
+            ->replicate()
+            ->fill(['id' => self::ulid(), 'memory' => '{"key": "broken"}', 'started_at' => now(), 'updated_at' => now()]);
         $broken->save();
         $loop = new CaptureLoop();
         $this->turn($loop, $id, static fn (Source $it): bool => ($it->result?->located->errors ?? 0) > 2);
@@ -361,10 +445,19 @@ final class MemoryTest extends TestCase
         self::assertCount(8, (array) $this->as(Role::Viewer)->getJson('/api/memory/tables')->assertOk()->json('tests'));
         $fit = $ask('fit', ['fitted' => '4116', 'candidate' => '4164'])->assertOk();
         self::assertSame(['needs_rework', 16], [$fit->json('verdict'), count((array) $fit->json('pins'))]);
-        self::assertSame([1 => 'conflict', 8 => 'hazard', 9 => 'hazard'], collect((array) $fit->json('pins'))->whereIn('meets', ['conflict', 'hazard'])->pluck('meets', 'pin')->all());
+        self::assertSame(
+            [1 => 'conflict', 8 => 'hazard', 9 => 'hazard'],
+            collect((array) $fit->json('pins'))->whereIn('meets', ['conflict', 'hazard'])->pluck('meets', 'pin')->all(),
+        );
         self::assertRefused($ask('fit', ['fitted' => '4116', 'candidate' => '9999']), '/candidate');
-        self::assertSame(['without bank 3'], $ask('sum', ['modules' => [['name' => 'bank 0', 'kib' => 128], ['name' => 'bank 3', 'kib' => 64]], 'counted_kib' => 128])->json('explanations'));
-        self::assertStringContainsString('no set of modules explains it', self::text($ask('sum', ['modules' => [['name' => 'a', 'kib' => 64]], 'counted_kib' => 63])->json('says')));
+        self::assertSame(
+            ['without bank 3'],
+            $ask('sum', ['modules' => [['name' => 'bank 0', 'kib' => 128], ['name' => 'bank 3', 'kib' => 64]], 'counted_kib' => 128])->json('explanations'),
+        );
+        self::assertStringContainsString(
+            'no set of modules explains it',
+            self::text($ask('sum', ['modules' => [['name' => 'a', 'kib' => 64]], 'counted_kib' => 63])->json('says')),
+        );
         self::assertRefused($ask('sum', ['modules' => [['name' => 'a', 'kib' => 'x']], 'counted_kib' => 63]), '/modules/0/kib');
         self::assertSame('100 %', $ask('coverage', ['test' => 'march-c-', 'words' => 4])->assertOk()->json('rows.0.share'));
         self::assertRefused($ask('coverage', ['test' => '{b(r0)}', 'words' => 4]), '/test', 'good memory');
@@ -372,11 +465,33 @@ final class MemoryTest extends TestCase
         self::assertEqualsWithDelta(0.196608, $ask('time', ['test' => 'march-c-', 'words' => 65536, 'cycle_s' => 3e-7])->json('seconds'), 1e-9);
         self::assertSame('at most 5.7 % of passes fail (95 %)', $ask('soak', ['passes' => 51, 'errors' => 0])->json('bound'));
         self::assertRefused($ask('soak', ['passes' => 51, 'errors' => 0, 'confidence' => 95]), '/confidence');
-        $rows = $ask('rows', ['name' => 'M', 'rows' => ['word_bits' => 8, 'chip' => '4116', 'rows' => [['name' => '0', 'start' => '0', 'first' => 'U30', 'bit_0' => 'first']]]])->assertOk();
+        $rows = $ask(
+            'rows',
+            ['name' => 'M', 'rows' => ['word_bits' => 8, 'chip' => '4116', 'rows' => [['name' => '0', 'start' => '0', 'first' => 'U30', 'bit_0' => 'first']]]],
+        )->assertOk();
         self::assertStringContainsString('three supplies', self::text($rows->json('bias')));
-        self::assertRefused($ask('rows', ['name' => 'M', 'rows' => ['word_bits' => 8, 'chip' => '4116', 'rows' => [['name' => '0', 'start' => 'x', 'first' => 'U30', 'bit_0' => 'first']]]]), '/rows/rows/0/start');
+        self::assertRefused(
+            $ask(
+                'rows',
+                [
+                    'name' => 'M',
+                    'rows' => ['word_bits' => 8, 'chip' => '4116', 'rows' => [['name' => '0', 'start' => 'x', 'first' => 'U30', 'bit_0' => 'first']]],
+                ],
+            ),
+            '/rows/rows/0/start',
+        );
         self::assertRefused($ask('check', ['key' => 'm', 'name' => 'M', 'map' => ['word_bits' => 8, 'banks' => []]]), '/map/banks');
-        self::assertSame(['bank 0: no chip gives bits 1, 2, 3'], $ask('check', ['key' => 'm', 'name' => 'M', 'map' => ['word_bits' => 4, 'banks' => [['name' => '0', 'start' => '0', 'words' => 16, 'chips' => [['ref' => 'U1', 'bits' => [0]]]]]]])->json('findings'));
+        self::assertSame(
+            ['bank 0: no chip gives bits 1, 2, 3'],
+            $ask(
+                'check',
+                [
+                    'key' => 'm',
+                    'name' => 'M',
+                    'map' => ['word_bits' => 4, 'banks' => [['name' => '0', 'start' => '0', 'words' => 16, 'chips' => [['ref' => 'U1', 'bits' => [0]]]]]],
+                ],
+            )->json('findings'),
+        );
     }
 
     public function test_a_profile_takes_maps_and_refuses_bad_ones_whole(): void
@@ -384,8 +499,24 @@ final class MemoryTest extends TestCase
         $machine = self::machine('plover');
         $profile = json_decode($machine->profile, true);
         self::assertIsArray($profile);
-        $profile['memories'] = [['key' => 'm', 'name' => 'M', 'map' => ['word_bits' => 1, 'banks' => [['name' => '0', 'start' => '0', 'words' => 16, 'chips' => [['ref' => 'U1', 'bits' => [0]]]], ['name' => '1', 'start' => '8', 'words' => 16, 'chips' => [['ref' => 'U2', 'bits' => [0]]]]]]]];
-        self::assertRefused($this->as(Role::Technician)->putJson("/api/machines/{$machine->id}/profile", $profile), '/memories/0/map/banks/1', 'both answer at 8');
+        $profile['memories'] = [
+            [
+                'key' => 'm',
+                'name' => 'M',
+                'map' => [
+                    'word_bits' => 1,
+                    'banks' => [
+                        ['name' => '0', 'start' => '0', 'words' => 16, 'chips' => [['ref' => 'U1', 'bits' => [0]]]],
+                        ['name' => '1', 'start' => '8', 'words' => 16, 'chips' => [['ref' => 'U2', 'bits' => [0]]]],
+                    ],
+                ],
+            ],
+        ];
+        self::assertRefused(
+            $this->as(Role::Technician)->putJson("/api/machines/{$machine->id}/profile", $profile),
+            '/memories/0/map/banks/1',
+            'both answer at 8',
+        );
         $profile['memories'][0]['map']['banks'][1]['start'] = '10';
         $this->putJson("/api/machines/{$machine->id}/profile", $profile)->assertOk();
         self::assertCount(1, $machine->refresh()->readProfile()->section(\Ash\Memory\DescribedMemories::class)->all ?? []);

@@ -36,9 +36,27 @@ final class MeterTest extends TestCase
     }
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
-    private function take(string $run, Meter $meter, string $rail, string $point, string $load = 'working', string $what = 'volts', ?string $id = null): TestResponse
-    {
-        return $this->as(Role::Technician)->postJson("/api/rail-runs/{$run}/take", ['id' => $id ?? self::ulid(), 'at' => '2026-03-01T11:00:00Z', 'meter' => $meter->id, 'rail' => $rail, 'test_point' => $point, 'load' => $load, 'what' => $what]);
+    private function take(
+        string $run,
+        Meter $meter,
+        string $rail,
+        string $point,
+        string $load = 'working',
+        string $what = 'volts',
+        ?string $id = null,
+    ): TestResponse {
+        return $this->as(Role::Technician)->postJson(
+            "/api/rail-runs/{$run}/take",
+            [
+                'id' => $id ?? self::ulid(),
+                'at' => '2026-03-01T11:00:00Z',
+                'meter' => $meter->id,
+                'rail' => $rail,
+                'test_point' => $point,
+                'load' => $load,
+                'what' => $what,
+            ],
+        );
     }
 
     /** A person with probes: every supply output at both loads, resistance to ground, then the chip end of every rail. */
@@ -95,7 +113,14 @@ final class MeterTest extends TestCase
     /** @return array<string, array{string}> state by scene */
     public static function misbehaviours(): array
     {
-        return ['meter-silent' => ['timeout'], 'meter-drops' => ['dropped'], 'meter-garbled' => ['wrong_answer'], 'meter-busy' => ['busy'], 'meter-error' => ['device_error'], 'meter-overload' => ['overload']];
+        return [
+            'meter-silent' => ['timeout'],
+            'meter-drops' => ['dropped'],
+            'meter-garbled' => ['wrong_answer'],
+            'meter-busy' => ['busy'],
+            'meter-error' => ['device_error'],
+            'meter-overload' => ['overload'],
+        ];
     }
 
     #[DataProvider('misbehaviours')]
@@ -181,13 +206,19 @@ final class MeterTest extends TestCase
         self::assertEqualsWithDelta([95, 4.7e-3, 100], [(float) $one[2], (float) $one[3], (float) $one[4]], 0.1);
         self::assertSame('0,"No error"', $one[5]);
         $this->standIn = StandIn::start();
-        self::assertSame(['Ash Bench,stand-in bench meter,0,1', '1', '-113,"Undefined header"', '+9.90000000E+37'], $this->standIn->talk('*IDN?', '*OPC?', 'FOO:BAR', 'SYST:ERR?', '*CLS', 'MEAS:VOLT:DC?'));
+        self::assertSame(
+            ['Ash Bench,stand-in bench meter,0,1', '1', '-113,"Undefined header"', '+9.90000000E+37'],
+            $this->standIn->talk('*IDN?', '*OPC?', 'FOO:BAR', 'SYST:ERR?', '*CLS', 'MEAS:VOLT:DC?'),
+        );
     }
 
     public function test_capacitance_and_frequency_are_asked_for_in_one_conversation(): void
     {
         $meter = $this->meterOn('sound');
-        $answers = (new \App\Instruments\ScpiMeter($meter))->measure([\App\Instruments\Quantity::Farads, \App\Instruments\Quantity::Hertz, \App\Instruments\Quantity::Ohms], [\App\Instruments\Scene::probe('+5', 'regulator U51 out', 'none')]);
+        $answers = (new \App\Instruments\ScpiMeter($meter))->measure(
+            [\App\Instruments\Quantity::Farads, \App\Instruments\Quantity::Hertz, \App\Instruments\Quantity::Ohms],
+            [\App\Instruments\Scene::probe('+5', 'regulator U51 out', 'none')],
+        );
         self::assertEqualsWithDelta([4.7e-3, 100.0, 95.0], array_map(static fn ($it): ?float => $it->value, $answers), 0.1);
         self::assertEqualsWithDelta(4.7e-3, $answers[0]->value, 1e-6);
     }
@@ -209,7 +240,12 @@ final class MeterTest extends TestCase
             self::assertRefused($this->as(Role::Lead)->putJson("/api/meters/{$id}", [...$body, 'esr_query' => $query]), '/esr_query');
         }
         self::assertRefused($this->as(Role::Lead)->putJson("/api/meters/{$id}", [...$body, 'loss_hz' => 2e6]), '/loss_hz');
-        $this->as(Role::Lead)->putJson("/api/meters/{$id}", [...$body, 'esr_query' => ':MEAS:LOSS? 120,2', 'tan_delta_query' => '', 'loss_hz' => 120])->assertOk()->assertJsonPath('esr_query', ':MEAS:LOSS? 120,2')->assertJsonPath('tan_delta_query', null);
+        $this
+            ->as(Role::Lead)
+            ->putJson("/api/meters/{$id}", [...$body, 'esr_query' => ':MEAS:LOSS? 120,2', 'tan_delta_query' => '', 'loss_hz' => 120])
+            ->assertOk()
+            ->assertJsonPath('esr_query', ':MEAS:LOSS? 120,2')
+            ->assertJsonPath('tan_delta_query', null);
         $this->as(Role::Lead)->putJson("/api/meters/{$id}", $body)->assertOk()->assertJsonPath('loss_hz', 120);
         $meter = $this->meterOn('sound');
         self::assertStringContainsString('stand-in bench meter', self::text($this->as(Role::Lead)->postJson("/api/meters/{$meter->id}/check")->json('words')));

@@ -18,9 +18,16 @@ final class PeopleTest extends TestCase
     public function test_signing_in_and_out(): void
     {
         $person = self::person();
-        self::assertRefused($this->postJson('/api/session', ['email' => $person->email, 'password' => 'wrong-horse-battery'], self::here()), '/password', 'do not fit');
+        self::assertRefused(
+            $this->postJson('/api/session', ['email' => $person->email, 'password' => 'wrong-horse-battery'], self::here()),
+            '/password',
+            'do not fit',
+        );
         self::assertRefused($this->postJson('/api/session', ['email' => 'nobody@test.example', 'password' => 'x'], self::here()), '/password', 'do not fit');
-        $this->postJson('/api/session', ['email' => $person->email, 'password' => 'correct-horse-battery'], self::here())->assertOk()->assertJsonPath('role', 'technician');
+        $this
+            ->postJson('/api/session', ['email' => $person->email, 'password' => 'correct-horse-battery'], self::here())
+            ->assertOk()
+            ->assertJsonPath('role', 'technician');
         $this->getJson('/api/session', self::here())->assertOk()->assertJsonMissingPath('password');
         $this->deleteJson('/api/session', [], self::here())->assertNoContent();
         $this->app->make('auth')->forgetGuards();
@@ -36,7 +43,10 @@ final class PeopleTest extends TestCase
         for ($i = 0; $i < 10; ++$i) {
             $this->postJson('/api/session', ['email' => $person->email, 'password' => "guess {$i}"], self::here())->assertStatus(422);
         }
-        $this->postJson('/api/session', ['email' => strtoupper($person->email), 'password' => 'correct-horse-battery'], self::here())->assertStatus(429)->assertHeader('Retry-After');
+        $this
+            ->postJson('/api/session', ['email' => strtoupper($person->email), 'password' => 'correct-horse-battery'], self::here())
+            ->assertStatus(429)
+            ->assertHeader('Retry-After');
         cache()->flush();
     }
 
@@ -57,13 +67,21 @@ final class PeopleTest extends TestCase
         $id = self::text($this->as(Role::Lead)->postJson('/api/people', $body)->assertCreated()->json('id'));
         self::assertRefused($this->as(Role::Lead)->postJson('/api/people', $body), '/email', 'already');
         self::assertRefused($this->as(Role::Lead)->postJson('/api/people', [...$body, 'email' => 'x']), '/email');
-        self::assertRefused($this->as(Role::Lead)->postJson('/api/people', [...$body, 'email' => 'y@test.example', 'password' => 'short']), '/password', '12 to 72');
+        self::assertRefused(
+            $this->as(Role::Lead)->postJson('/api/people', [...$body, 'email' => 'y@test.example', 'password' => 'short']),
+            '/password',
+            '12 to 72',
+        );
         self::assertRefused($this->as(Role::Lead)->postJson('/api/people', [...$body, 'email' => 'y@test.example', 'role' => 'owner']), '/role');
         unset($body['password']);
         self::assertRefused($this->as(Role::Lead)->postJson('/api/people', [...$body, 'email' => 'y@test.example']), '/password', 'missing');
         $this->as(Role::Lead)->putJson("/api/people/{$id}", [...$body, 'role' => 'viewer', 'active' => false])->assertOk()->assertJsonPath('active', false);
         self::assertNotSame('twelve-letters', Person::query()->where('id', $id)->firstOrFail()->password);
         $lead = self::person(Role::Lead);
-        self::assertRefused($this->as(Role::Lead)->putJson("/api/people/{$lead->id}", ['name' => 'x', 'email' => $lead->email, 'role' => 'viewer']), '', 'lead away');
+        self::assertRefused(
+            $this->as(Role::Lead)->putJson("/api/people/{$lead->id}", ['name' => 'x', 'email' => $lead->email, 'role' => 'viewer']),
+            '',
+            'lead away',
+        );
     }
 }

@@ -23,14 +23,27 @@ final class ReportTest extends TestCase
         $this->goodRun($job);
         $this->line($job, 'temp fan on a bench supply');
         $this->line($job, 'undid fan');
-        $this->add($job, ['kind' => 'outcome', 'data' => ['outcome' => 'fixed_with_limits', 'handed_back' => true, 'limits' => ['not above 35 degrees', 'bit 7 weekly'], 'next_time' => 'look at C51']])->assertCreated();
+        $this->add(
+            $job,
+            [
+                'kind' => 'outcome',
+                'data' => [
+                    'outcome' => 'fixed_with_limits',
+                    'handed_back' => true,
+                    'limits' => ['not above 35 degrees', 'bit 7 weekly'],
+                    'next_time' => 'look at C51',
+                ],
+            ],
+        )->assertCreated();
 
         return $job->refresh();
     }
 
     private const SAID = [
-        'Fixed with limits, handed back. Limits: not above 35 degrees; bit 7 weekly. Next time: look at C51', 'stops in the cold', '+12 at regulator U52 out', '10.9 V', '300 mVpp', '11.4 V to 12.6 V (tight)',
-        'C52: 2200u 16V to 2200u 25V, from shelf, date code 2417', 'fan on a bench supply', 'undone', 'Gate 1: battery, because the owner wants it heard once', 'local electrical codes',
+        'Fixed with limits, handed back. Limits: not above 35 degrees; bit 7 weekly. Next time: look at C51', 'stops in the cold',
+        '+12 at regulator U52 out', '10.9 V', '300 mVpp', '11.4 V to 12.6 V (tight)',
+        'C52: 2200u 16V to 2200u 25V, from shelf, date code 2417', 'fan on a bench supply', 'undone',
+        'Gate 1: battery, because the owner wants it heard once', 'local electrical codes',
     ];
 
     public function test_the_report_says_everything_and_escapes_it(): void

@@ -22,12 +22,48 @@ final class RoutesTest extends TestCase
         $job = $this->job();
         $run = $this->railRun($job);
         $photo = self::ulid();
-        \App\Logbook\Photo::query()->create(['id' => $photo, 'job_id' => $job->id, 'author' => 'Test', 'width' => 1, 'height' => 1, 'bytes' => 1, 'sha256' => str_repeat('0', 64), 'taken_in_at' => now()]);
+        \App\Logbook\Photo::query()->create([
+            'id' => $photo,
+            'job_id' => $job->id,
+            'author' => 'Test',
+            'width' => 1,
+            'height' => 1,
+            'bytes' => 1,
+            'sha256' => str_repeat('0', 64),
+            'taken_in_at' => now(),
+        ]);
         $link = ReportLink::query()->create(['job_id' => $job->id, 'author' => 'Test', 'expires_at' => now()->addDay()]);
-        $source = \App\Memory\Source::query()->create(['id' => self::ulid(), 'job_id' => $job->id, 'kind' => 'text', 'state' => 'whole', 'memory' => json_encode(\Ash\Document\Node::parse(self::machine()->profile)->at('memories')->items()[0]->raw()), 'radix' => 16, 'pattern' => 'none', 'author' => 'Test', 'started_at' => now(), 'updated_at' => now()]);
+        $source = \App\Memory\Source::query()->create([
+            'id' => self::ulid(),
+            'job_id' => $job->id,
+            'kind' => 'text',
+            'state' => 'whole',
+            'memory' => json_encode(\Ash\Document\Node::parse(self::machine()->profile)->at('memories')->items()[0]->raw()),
+            'radix' => 16,
+            'pattern' => 'none',
+            'author' => 'Test',
+            'started_at' => now(),
+            'updated_at' => now(),
+        ]);
         $port = \App\Instruments\SerialPort::query()->create(['name' => 'Tester', 'host' => '127.0.0.1', 'port' => 9, 'standin' => true])->id;
         $item = \App\Shelf\ShelfItem::query()->create(['sku' => 'X', 'name' => 'X', 'spec' => [], 'place' => 'X', 'came_on' => '2026-01-01'])->id;
-        $ids = ['item' => $item, 'reservation' => self::ulid(), 'source' => $source->id, 'port' => $port, 'job' => $job->id, 'run' => $run, 'machine' => $job->machine_id, 'board' => $job->board_id, 'meter' => self::meter(5025)->id, 'person' => self::person()->id, 'link' => $link->id, 'verb' => 'judge', 'room' => 'rails', 'secret' => str_repeat('0', 40), 'photo' => $photo];
+        $ids = [
+            'item' => $item,
+            'reservation' => self::ulid(),
+            'source' => $source->id,
+            'port' => $port,
+            'job' => $job->id,
+            'run' => $run,
+            'machine' => $job->machine_id,
+            'board' => $job->board_id,
+            'meter' => self::meter(5025)->id,
+            'person' => self::person()->id,
+            'link' => $link->id,
+            'verb' => 'judge',
+            'room' => 'rails',
+            'secret' => str_repeat('0', 40),
+            'photo' => $photo,
+        ];
         $found = [];
         foreach (Routes::getRoutes()->getRoutes() as $route) {
             $address = preg_replace_callback('/\{(\w+)\??\}/', static fn (array $m): string => $ids[$m[1]] ?? '', $route->uri());
@@ -91,19 +127,35 @@ final class RoutesTest extends TestCase
     public function test_malformed_bodies_give_4xx_with_a_pointer_and_never_500(): void
     {
         $bodies = [
-            '', '{', '[]', '"x"', 'null', '{}', '{"id": 1}', '{"id": null, "at": null}', '{"a": {"a": {"a": 1e999}}}', "{\"\xff\": 1}", '{"id": "x", "id": "y"}',
-            '{"unheard_of": true}', '{"id": [], "at": {}, "kind": 7, "name": false, "line": 3, "machine": {}, "meter": [], "rail": {}, "days": "soon", "scene": 4, "format": 9, "email": {}}',
+            '', '{', '[]', '"x"', 'null', '{}', '{"id": 1}', '{"id": null, "at": null}', '{"a": {"a": {"a": 1e999}}}', "{\"\xff\": 1}",
+            '{"id": "x", "id": "y"}',
+            '{"unheard_of": true}',
+            '{"id": [], "at": {}, "kind": 7, "name": false, "line": 3, "machine": {}, "meter": [], "rail": {}, "days": "soon", "scene": 4, '
+                .'"format": 9, "email": {}}',
             str_repeat('[', 200).str_repeat(']', 200), '{"text": "'.str_repeat('x', 2_100_000).'"}',
         ];
         $asked = 0;
         foreach ($this->routes() as [$method, $address, $route]) {
-            if (!self::writes($method) || $method === 'DELETE' || str_ends_with($route->uri(), '{meter}/check') || str_ends_with($route->uri(), '/stop') || $route->uri() === 'api/calendar') {
+            if (!self::writes($method)
+                || $method === 'DELETE'
+                || str_ends_with($route->uri(), '{meter}/check')
+                || str_ends_with($route->uri(), '/stop')
+                || $route->uri() === 'api/calendar') {
                 continue;
             }
             foreach ($bodies as $body) {
                 cache()->flush();
-                $response = $this->as(Role::Lead)->call($method, $address, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $body);
-                self::assertContains($response->getStatusCode(), [400, 404, 409, 422], "{$method} {$address} with ".substr($body, 0, 60).": {$response->getContent()}");
+                $response = $this->as(Role::Lead)->call(
+                    $method,
+                    $address,
+                    server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+                    content: $body,
+                );
+                self::assertContains(
+                    $response->getStatusCode(),
+                    [400, 404, 409, 422],
+                    "{$method} {$address} with ".substr($body, 0, 60).": {$response->getContent()}",
+                );
                 self::assertIsString($response->json('errors.0.pointer'));
                 self::assertNotSame('', self::text($response->json('errors.0.detail')));
                 ++$asked;
@@ -122,10 +174,24 @@ final class RoutesTest extends TestCase
     public function test_bad_queries_and_identifiers_are_refused_too(): void
     {
         $job = $this->job();
-        foreach (['/api/jobs?state=lost', '/api/jobs?before=@@', '/api/jobs?color=1', "/api/boards/{$job->board_id}?before=x", "/api/boards/{$job->board_id}/series", '/api/rail-runs/'.$this->railRun($job).'?load=heavy'] as $address) {
+        foreach ([
+            '/api/jobs?state=lost',
+            '/api/jobs?before=@@',
+            '/api/jobs?color=1',
+            "/api/boards/{$job->board_id}?before=x",
+            "/api/boards/{$job->board_id}/series",
+            '/api/rail-runs/'.$this->railRun($job).'?load=heavy',
+        ] as $address) {
             $this->as(Role::Viewer)->getJson($address)->assertStatus(422)->assertJsonStructure(['errors' => [['pointer', 'detail']]]);
         }
-        foreach (['/api/jobs/nothing', '/api/boards/nothing', '/api/machines/nothing', '/api/rail-runs/nothing', '/api/nothing', '/boards/nothing/record.json'] as $address) {
+        foreach ([
+            '/api/jobs/nothing',
+            '/api/boards/nothing',
+            '/api/machines/nothing',
+            '/api/rail-runs/nothing',
+            '/api/nothing',
+            '/boards/nothing/record.json',
+        ] as $address) {
             $this->as(Role::Viewer)->getJson($address)->assertStatus(404);
         }
     }

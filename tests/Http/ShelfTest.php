@@ -20,7 +20,24 @@ final class ShelfTest extends TestCase
      */
     private function shelve(array $more = []): TestResponse
     {
-        return $this->as(Role::Technician)->postJson('/api/shelf', ['id' => self::ulid(), 'sku' => 'AL-4700-25', 'kind' => 'aluminium', 'marked_f' => '4700u', 'rated_v' => '25', 'quantity' => 2, 'place' => 'drawer 12', 'hours' => 5000, 'temperature_c' => 105, 'diameter_mm' => 18, 'height_mm' => 36, 'pitch_mm' => 7.5, ...$more]);
+        return $this->as(Role::Technician)->postJson(
+            '/api/shelf',
+            [
+                'id' => self::ulid(),
+                'sku' => 'AL-4700-25',
+                'kind' => 'aluminium',
+                'marked_f' => '4700u',
+                'rated_v' => '25',
+                'quantity' => 2,
+                'place' => 'drawer 12',
+                'hours' => 5000,
+                'temperature_c' => 105,
+                'diameter_mm' => 18,
+                'height_mm' => 36,
+                'pitch_mm' => 7.5,
+                ...$more,
+            ],
+        );
     }
 
     private function item(array $more = []): ShelfItem
@@ -31,7 +48,20 @@ final class ShelfTest extends TestCase
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function fit(Job $job, ShelfItem $item, array $more = []): TestResponse
     {
-        return $this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C1', 'from' => '4700 µF 25 V', 'to' => $item->name, 'shelf' => strtoupper($item->id), 'polarity' => 'minus', ...$more]]);
+        return $this->add(
+            $job,
+            [
+                'kind' => 'part',
+                'data' => [
+                    'designator' => 'C1',
+                    'from' => '4700 µF 25 V',
+                    'to' => $item->name,
+                    'shelf' => strtoupper($item->id),
+                    'polarity' => 'minus',
+                    ...$more,
+                ],
+            ],
+        );
     }
 
     public function test_a_part_comes_is_found_counted_and_set_aside(): void
@@ -50,9 +80,16 @@ final class ShelfTest extends TestCase
         self::assertSame(0, $this->getJson('/api/shelf?search=100%25')->json('count'));
 
         $job = $this->job();
-        $reserved = $this->as(Role::Technician)->postJson("/api/shelf/{$item->id}/reservations", ['id' => self::ulid(), 'job' => $job->id, 'quantity' => 4])->assertOk();
+        $reserved = $this->as(Role::Technician)->postJson(
+            "/api/shelf/{$item->id}/reservations",
+            ['id' => self::ulid(), 'job' => $job->id, 'quantity' => 4],
+        )->assertOk();
         self::assertSame([4, 1], [$reserved->json('item.reserved'), $reserved->json('item.free')]);
-        self::assertRefused($this->postJson("/api/shelf/{$item->id}/reservations", ['id' => self::ulid(), 'job' => $job->id, 'quantity' => 2]), '/quantity', 'only 1');
+        self::assertRefused(
+            $this->postJson("/api/shelf/{$item->id}/reservations", ['id' => self::ulid(), 'job' => $job->id, 'quantity' => 2]),
+            '/quantity',
+            'only 1',
+        );
         $other = $this->job();
         self::assertRefused($this->fit($other, $item, ['quantity' => 2]), '/data/shelf', '4 of them are reserved');
         $this->fit($job, $item, ['quantity' => 3])->assertCreated();
@@ -67,7 +104,10 @@ final class ShelfTest extends TestCase
         $item = $this->item(['quantity' => 1]);
         self::assertRefused($this->fit($job, $item, ['polarity' => null]), '/data/polarity');
         $entry = $this->fit($job, $item, ['polarity' => 'minus', 'kept_at' => 'bag 7'])->assertCreated();
-        self::assertSame('C1: 4700 µF 25 V to 4700 µF 25 V aluminium, from shelf, drawer 12, stripe at minus; the original is kept in bag 7', $entry->json('entry.says'));
+        self::assertSame(
+            'C1: 4700 µF 25 V to 4700 µF 25 V aluminium, from shelf, drawer 12, stripe at minus; the original is kept in bag 7',
+            $entry->json('entry.says'),
+        );
         self::assertSame(0, $item->refresh()->quantity);
         self::assertRefused($this->fit($job, $item), '/data/shelf', 'none is on the shelf; Technician took the last');
         self::assertRefused($this->fit($job, $item, ['polarity' => 'plus']), '/data/shelf');
@@ -80,7 +120,14 @@ final class ShelfTest extends TestCase
         self::assertSame(1, $item->refresh()->quantity, 'a withdrawn entry gives the part back');
         $first = self::text($this->fit($job, $item)->assertCreated()->json('entry.id'));
         $this->fit($job, $item, ['to' => 'the same part, better words'])->assertStatus(422);
-        $this->add($job, ['kind' => 'part', 'corrects' => $first, 'data' => ['designator' => 'C2', 'to' => $item->name, 'shelf' => strtoupper($item->id), 'polarity' => 'minus']])->assertCreated();
+        $this->add(
+            $job,
+            [
+                'kind' => 'part',
+                'corrects' => $first,
+                'data' => ['designator' => 'C2', 'to' => $item->name, 'shelf' => strtoupper($item->id), 'polarity' => 'minus'],
+            ],
+        )->assertCreated();
         self::assertSame(0, $item->refresh()->quantity, 'a corrected entry uses it once');
     }
 
@@ -89,7 +136,11 @@ final class ShelfTest extends TestCase
         $job = $this->job(slot: 'supply');
         $item = $this->item(['sku' => 'TA-10-35', 'kind' => 'tantalum', 'marked_f' => '10u', 'rated_v' => '35', 'height_mm' => 9]);
         self::assertRefused($this->fit($job, $item, ['designator' => 'C9', 'polarity' => 'minus']), '/data/polarity', 'backwards');
-        self::assertRefused($this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C9', 'to' => 'x', 'shelf' => strtoupper($item->id)]]), '/data/polarity', 'is missing');
+        self::assertRefused(
+            $this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C9', 'to' => 'x', 'shelf' => strtoupper($item->id)]]),
+            '/data/polarity',
+            'is missing',
+        );
         self::assertSame(2, $item->refresh()->quantity);
         $this->fit($job, $item, ['designator' => 'C9', 'polarity' => 'plus'])->assertCreated();
     }
@@ -103,7 +154,20 @@ final class ShelfTest extends TestCase
         $later = $this->job();
         $this->line($later, 'symptom hum');
         self::assertNotContains($waits->id, array_column((array) $this->as(Role::Viewer)->getJson('/api/bench')->json('jobs'), 'id'));
-        $item = $this->item(['sku' => 'RG-7812', 'name' => '7812 regulator 1 A', 'kind' => null, 'marked_f' => null, 'rated_v' => null, 'quantity' => 0, 'place' => 'drawer 4', 'hours' => null, 'temperature_c' => null, 'diameter_mm' => null, 'height_mm' => null, 'pitch_mm' => null]);
+        $item = $this->item([
+            'sku' => 'RG-7812',
+            'name' => '7812 regulator 1 A',
+            'kind' => null,
+            'marked_f' => null,
+            'rated_v' => null,
+            'quantity' => 0,
+            'place' => 'drawer 4',
+            'hours' => null,
+            'temperature_c' => null,
+            'diameter_mm' => null,
+            'height_mm' => null,
+            'pitch_mm' => null,
+        ]);
         $this->as(Role::Technician)->postJson("/api/shelf/{$item->id}/moves", ['id' => self::ulid(), 'change' => 2])->assertOk();
         $bench = $this->getJson('/api/bench')->assertOk();
         self::assertSame([$waits->id, '7812 regulator 1 A is on the shelf: drawer 4'], [$bench->json('jobs.0.id'), $bench->json('waiting.0.ready')]);
@@ -117,7 +181,10 @@ final class ShelfTest extends TestCase
         $this->item(['sku' => 'AL-4700-40', 'rated_v' => '40', 'height_mm' => 60]);
         $this->item(['sku' => 'CE-1', 'kind' => 'ceramic', 'marked_f' => '100n', 'rated_v' => '50']);
         $page = $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/substitutes?cap=C1&at_c=55")->assertOk();
-        self::assertSame([['AL-4700-25', 'fits'], ['AL-4700-40', 'no']], array_map(static fn (array $it): array => [$it['item']['sku'], $it['verdict']], (array) $page->json('choices')));
+        self::assertSame(
+            [['AL-4700-25', 'fits'], ['AL-4700-40', 'no']],
+            array_map(static fn (array $it): array => [$it['item']['sku'], $it['verdict']], (array) $page->json('choices')),
+        );
         self::assertStringContainsString('15 years at 55 °C', self::text($page->json('choices.0.life')));
         self::assertContains('60 mm high, 45 mm are free', (array) $page->json('choices.1.reasons'));
         self::assertSame(45, $page->json('clearance_mm'));
@@ -128,7 +195,11 @@ final class ShelfTest extends TestCase
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function import(string $content): TestResponse
     {
-        return $this->as(Role::Technician)->post('/api/shelf/import', ['file' => UploadedFile::fake()->createWithContent('shelf.csv', $content)], ['Accept' => 'application/json']);
+        return $this->as(Role::Technician)->post(
+            '/api/shelf/import',
+            ['file' => UploadedFile::fake()->createWithContent('shelf.csv', $content)],
+            ['Accept' => 'application/json'],
+        );
     }
 
     public function test_the_shelf_goes_out_and_comes_in_as_csv_and_a_broken_row_refuses_the_file(): void
@@ -142,8 +213,11 @@ final class ShelfTest extends TestCase
 
         $good = "sku,kind,marked_f,rated_v,quantity,place\nX1,film,1u,63,4,drawer 1\n";
         foreach ([
-            ["{$good}X2,film,1u,63,-1,drawer 1\n", 'row 3, column quantity: must be from 0'], ["{$good}X2,film,1u,63,many,drawer 1\n", 'row 3, column quantity'], ["{$good}X1,film,1u,63,1,drawer 1\n", 'row 3, column sku: there is a "X1"'],
-            ["{$good}X2,glass,1u,63,1,drawer 1\n", 'row 3, column kind'], ["{$good}X2,film,1u\n", 'row 3: has 3 fields'], ["{$good}X2,film,,63,1,drawer 1\n", 'row 3, column marked_f: is missing'], ["sku,colour\nX,red\n", 'row 1: has a column "colour"'], ["sku,sku\n", 'twice'], ['', 'no rows'],
+            ["{$good}X2,film,1u,63,-1,drawer 1\n", 'row 3, column quantity: must be from 0'],
+            ["{$good}X2,film,1u,63,many,drawer 1\n", 'row 3, column quantity'], ["{$good}X1,film,1u,63,1,drawer 1\n", 'row 3, column sku: there is a "X1"'],
+            ["{$good}X2,glass,1u,63,1,drawer 1\n", 'row 3, column kind'], ["{$good}X2,film,1u\n", 'row 3: has 3 fields'],
+            ["{$good}X2,film,,63,1,drawer 1\n", 'row 3, column marked_f: is missing'], ["sku,colour\nX,red\n", 'row 1: has a column "colour"'],
+            ["sku,sku\n", 'twice'], ['', 'no rows'],
         ] as [$csv, $words]) {
             self::assertRefused($this->import($csv), '/file', $words);
         }
@@ -155,14 +229,34 @@ final class ShelfTest extends TestCase
     public function test_bad_parts_are_refused_at_their_field(): void
     {
         $this->item();
-        foreach (['/sku' => ['sku' => 'AL-4700-25'], '/quantity' => ['sku' => 'b', 'quantity' => -1], '/place' => ['sku' => 'b', 'place' => ' '], '/kind' => ['sku' => 'b', 'kind' => 'glass'], '/marked_f' => ['sku' => 'b', 'marked_f' => 'x'], '/rated_v' => ['sku' => 'b', 'rated_v' => 0], '/came_on' => ['sku' => 'b', 'came_on' => '2026-02-31'], '/donor_board' => ['sku' => 'b', 'donor_board' => self::ulid()], '/safety_class' => ['sku' => 'b', 'safety_class' => 'Z9'], '/colour' => ['sku' => 'b', 'colour' => 'red']] as $pointer => $wrong) {
+        foreach ([
+            '/sku' => ['sku' => 'AL-4700-25'],
+            '/quantity' => ['sku' => 'b', 'quantity' => -1],
+            '/place' => ['sku' => 'b', 'place' => ' '],
+            '/kind' => ['sku' => 'b', 'kind' => 'glass'],
+            '/marked_f' => ['sku' => 'b', 'marked_f' => 'x'],
+            '/rated_v' => ['sku' => 'b', 'rated_v' => 0],
+            '/came_on' => ['sku' => 'b', 'came_on' => '2026-02-31'],
+            '/donor_board' => ['sku' => 'b', 'donor_board' => self::ulid()],
+            '/safety_class' => ['sku' => 'b', 'safety_class' => 'Z9'],
+            '/colour' => ['sku' => 'b', 'colour' => 'red'],
+        ] as $pointer => $wrong) {
             self::assertRefused($this->shelve($wrong), $pointer);
         }
         self::assertRefused($this->shelve(['sku' => 'b', 'kind' => null, 'marked_f' => null, 'rated_v' => null]), '/hours', 'say its kind');
         $item = ShelfItem::query()->firstOrFail();
         self::assertRefused($this->putJson("/api/shelf/{$item->id}", ['sku' => 'n', 'place' => 'x', 'quantity' => 4]), '/quantity', 'a receipt or a count');
         $changed = $this->putJson("/api/shelf/{$item->id}", ['name' => 'A filter can', 'place' => 'drawer 1', 'low_at' => 3])->assertOk();
-        self::assertSame([true, 'AL-4700-25', 'A filter can', 'drawer 1', 2], [$changed->json('item.low'), $changed->json('item.sku'), $changed->json('item.name'), $changed->json('item.place'), $changed->json('item.quantity')]);
+        self::assertSame(
+            [true, 'AL-4700-25', 'A filter can', 'drawer 1', 2],
+            [
+                $changed->json('item.low'),
+                $changed->json('item.sku'),
+                $changed->json('item.name'),
+                $changed->json('item.place'),
+                $changed->json('item.quantity'),
+            ],
+        );
         self::assertSame(5000.0, $item->refresh()->spec->hours, 'what is not said stays as it is');
         self::assertRefused($this->putJson("/api/shelf/{$item->id}", ['place' => '']), '/place');
         self::assertRefused($this->putJson("/api/shelf/{$item->id}", ['kind' => null]), '/hours', 'say its kind');

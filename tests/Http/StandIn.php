@@ -18,7 +18,11 @@ final class StandIn
         $port = (int) substr((string) strrchr((string) stream_socket_get_name($free, false), ':'), 1);
         fclose($free);
         $program = dirname(__DIR__, 2)."/standins/{$program}/{$program}";
-        $process = proc_open([PHP_BINARY, $program, '--port', (string) $port, '--scene', $scene, '--seed', (string) $seed], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes);
+        $process = proc_open(
+            [PHP_BINARY, $program, '--port', (string) $port, '--scene', $scene, '--seed', (string) $seed],
+            [1 => ['pipe', 'w'], 2 => ['pipe', 'w']],
+            $pipes,
+        );
         is_resource($process) ?: throw new \RuntimeException('the stand-in does not start');
         fgets($pipes[1]);
 

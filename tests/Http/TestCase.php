@@ -34,7 +34,13 @@ abstract class TestCase extends LaravelTestCase
     protected static function person(Role $role = Role::Technician): Person
     {
         return Person::query()->where('email', "{$role->value}@test.example")->first()
-            ?? Person::query()->create(['name' => ucfirst($role->value), 'email' => "{$role->value}@test.example", 'password' => 'correct-horse-battery', 'role' => $role, 'active' => true]);
+            ?? Person::query()->create([
+                'name' => ucfirst($role->value),
+                'email' => "{$role->value}@test.example",
+                'password' => 'correct-horse-battery',
+                'role' => $role,
+                'active' => true,
+            ]);
     }
 
     protected function as(Role $role): static
@@ -44,7 +50,8 @@ abstract class TestCase extends LaravelTestCase
 
     protected static function machine(string $slug = 'dunlin-8'): Machine
     {
-        return Machine::query()->where('slug', $slug)->first() ?? SaveProfile::asNew((string) file_get_contents(base_path("database/demo/machines/{$slug}.json")), 'Test');
+        return Machine::query()->where('slug', $slug)->first()
+            ?? SaveProfile::asNew((string) file_get_contents(base_path("database/demo/machines/{$slug}.json")), 'Test');
     }
 
     protected static function board(Machine $machine, string $slot): Board
@@ -57,7 +64,8 @@ abstract class TestCase extends LaravelTestCase
         $machine = self::machine($slug);
         $id = self::ulid();
         $this->as(Role::Technician)->postJson('/api/jobs', [
-            'id' => $id, 'machine' => $machine->id, 'board' => self::board($machine, $slot)->id, 'title' => 'A job', 'owner' => 'Dome crew', 'at' => '2026-03-01T09:00:00Z',
+            'id' => $id, 'machine' => $machine->id, 'board' => self::board($machine, $slot)->id, 'title' => 'A job', 'owner' => 'Dome crew',
+            'at' => '2026-03-01T09:00:00Z',
         ])->assertCreated();
 
         return Job::query()->where('id', $id)->firstOrFail();
@@ -73,7 +81,10 @@ abstract class TestCase extends LaravelTestCase
         static $second = 0;
         ++$second;
 
-        return $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/entries", ['id' => self::ulid(), 'at' => gmdate('Y-m-d\TH:i:s\Z', 1772355600 + $second), ...$fields]);
+        return $this->as(Role::Technician)->postJson(
+            "/api/jobs/{$job->id}/entries",
+            ['id' => self::ulid(), 'at' => gmdate('Y-m-d\TH:i:s\Z', 1772355600 + $second), ...$fields],
+        );
     }
 
     protected function line(Job $job, string $line): string
@@ -84,7 +95,10 @@ abstract class TestCase extends LaravelTestCase
     protected function railRun(Job $job, ?string $repeats = null): string
     {
         $id = self::ulid();
-        $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/rail-runs", ['id' => $id, ...($repeats === null ? [] : ['repeats' => $repeats])])->assertCreated();
+        $this->as(Role::Technician)->postJson(
+            "/api/jobs/{$job->id}/rail-runs",
+            ['id' => $id, ...($repeats === null ? [] : ['repeats' => $repeats])],
+        )->assertCreated();
 
         return $id;
     }
@@ -94,9 +108,19 @@ abstract class TestCase extends LaravelTestCase
      *
      * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
      */
-    protected function reading(Job $job, string $run, string $rail, string $point, string|float $volts, string $load = 'working', array $more = []): TestResponse
-    {
-        return $this->add($job, ['kind' => 'reading', 'data' => ['run' => $run, 'rail' => $rail, 'test_point' => $point, 'load' => $load, 'volts' => $volts, ...$more]]);
+    protected function reading(
+        Job $job,
+        string $run,
+        string $rail,
+        string $point,
+        string|float $volts,
+        string $load = 'working',
+        array $more = [],
+    ): TestResponse {
+        return $this->add(
+            $job,
+            ['kind' => 'reading', 'data' => ['run' => $run, 'rail' => $rail, 'test_point' => $point, 'load' => $load, 'volts' => $volts, ...$more]],
+        );
     }
 
     /** All four supply outputs of the dome controller, well within their bands. */
@@ -112,7 +136,16 @@ abstract class TestCase extends LaravelTestCase
 
     protected static function meter(int $port): Meter
     {
-        return Meter::query()->create(['name' => "Meter {$port}", 'host' => '127.0.0.1', 'port' => $port, 'reading_pct' => 0.05, 'counts' => 5, 'resolution_v' => 0.001, 'standin' => true, 'active' => true]);
+        return Meter::query()->create([
+            'name' => "Meter {$port}",
+            'host' => '127.0.0.1',
+            'port' => $port,
+            'reading_pct' => 0.05,
+            'counts' => 5,
+            'resolution_v' => 0.001,
+            'standin' => true,
+            'active' => true,
+        ]);
     }
 
     protected static function ulid(): string

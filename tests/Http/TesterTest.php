@@ -35,15 +35,27 @@ final class TesterTest extends TestCase
     {
         $id = self::text($this->set()->assertCreated()->json('id'));
         self::assertRefused($this->set(), '/name', 'already');
-        foreach (['/host' => [['host' => '8.8.8.8'], ['host' => 'tester.example'], ['host' => '169.254.169.254'], ['host' => '0x7f.1']], '/port' => [['port' => 0], ['port' => 70000], ['port' => '4001']], '/name' => [['name' => ' ']], '/colour' => [['colour' => 'red']]] as $pointer => $bodies) {
+        foreach ([
+            '/host' => [['host' => '8.8.8.8'], ['host' => 'tester.example'], ['host' => '169.254.169.254'], ['host' => '0x7f.1']],
+            '/port' => [['port' => 0], ['port' => 70000], ['port' => '4001']],
+            '/name' => [['name' => ' ']],
+            '/colour' => [['colour' => 'red']],
+        ] as $pointer => $bodies) {
             foreach ($bodies as $body) {
                 self::assertRefused($this->set(['name' => 'another', ...$body]), $pointer);
             }
         }
-        $this->putJson("/api/serial-ports/{$id}", ['name' => 'Adapter, put away', 'host' => '10.0.0.9', 'port' => 4002, 'active' => false])->assertOk()->assertJsonPath('active', false);
+        $this
+            ->putJson("/api/serial-ports/{$id}", ['name' => 'Adapter, put away', 'host' => '10.0.0.9', 'port' => 4002, 'active' => false])
+            ->assertOk()
+            ->assertJsonPath('active', false);
         self::assertContains('Adapter, put away', array_column((array) $this->as(Role::Viewer)->getJson('/api/serial-ports')->json(), 'name'));
         $job = $this->job();
-        self::assertRefused($this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/captures", ['id' => self::ulid(), 'map' => 'main', 'port' => $id]), '/port', 'put away');
+        self::assertRefused(
+            $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/captures", ['id' => self::ulid(), 'map' => 'main', 'port' => $id]),
+            '/port',
+            'put away',
+        );
         $this->set([], Role::Technician)->assertStatus(403);
         $this->as(Role::Viewer)->getJson("/api/serial-ports/{$id}/scene")->assertStatus(404);
     }
@@ -54,7 +66,10 @@ final class TesterTest extends TestCase
         config(['instruments.standin_tester.port' => $this->tester->port]);
         $port = SerialPort::query()->create(['name' => 'Stand-in', 'host' => '127.0.0.1', 'port' => 9, 'standin' => true])->id;
         self::assertSame('good', $this->as(Role::Viewer)->getJson("/api/serial-ports/{$port}/scene")->assertOk()->json('scene'));
-        self::assertSame('data-line', $this->as(Role::Technician)->putJson("/api/serial-ports/{$port}/scene", ['scene' => 'data-line'])->assertOk()->json('scene'));
+        self::assertSame(
+            'data-line',
+            $this->as(Role::Technician)->putJson("/api/serial-ports/{$port}/scene", ['scene' => 'data-line'])->assertOk()->json('scene'),
+        );
         self::assertRefused($this->putJson("/api/serial-ports/{$port}/scene", ['scene' => 'party']), '/scene', 'must be one of address-line');
         self::assertSame(['data-line'], $this->tester->talk('SIM:SCENE?'));
         $this->tester->stop();
@@ -102,7 +117,10 @@ final class TesterTest extends TestCase
     public function test_each_scene_points_where_its_fault_is(string $scene, string $map, string $pattern, string $called): void
     {
         $lines = $this->lines($scene, 4116, 36);
-        $read = $this->as(Role::Technician)->postJson("/api/jobs/{$this->job()->id}/memory-sources", ['id' => self::ulid(), 'map' => $map, 'pattern' => $pattern, 'text' => implode("\n", $lines)])->assertCreated();
+        $read = $this->as(Role::Technician)->postJson(
+            "/api/jobs/{$this->job()->id}/memory-sources",
+            ['id' => self::ulid(), 'map' => $map, 'pattern' => $pattern, 'text' => implode("\n", $lines)],
+        )->assertCreated();
         self::assertSame($called, $read->json('located.suspects.0.called'), (string) json_encode($read->json('located.suspects')));
         self::assertGreaterThan(0.8, $read->json('located.suspects.0.probability'));
     }
@@ -110,14 +128,20 @@ final class TesterTest extends TestCase
     public function test_an_address_line_under_the_fold_pattern_stays_open_and_asks_for_the_mix_pattern(): void
     {
         $lines = $this->lines('address-line', 4116, 36);
-        $read = $this->as(Role::Technician)->postJson("/api/jobs/{$this->job()->id}/memory-sources", ['id' => self::ulid(), 'map' => 'main', 'pattern' => 'fold', 'text' => implode("\n", $lines)])->assertCreated();
+        $read = $this->as(Role::Technician)->postJson(
+            "/api/jobs/{$this->job()->id}/memory-sources",
+            ['id' => self::ulid(), 'map' => 'main', 'pattern' => 'fold', 'text' => implode("\n", $lines)],
+        )->assertCreated();
         self::assertStringContainsString('run the mix pattern', strtolower((string) json_encode($read->json('located'))));
     }
 
     public function test_an_octal_console_of_a_core_memory_is_read_in_octal(): void
     {
         $lines = $this->lines('octal-core', 4116, 16);
-        $read = $this->as(Role::Technician)->postJson("/api/jobs/{$this->job('knot-12', 'core')->id}/memory-sources", ['id' => self::ulid(), 'map' => 'stack', 'pattern' => 'fold', 'text' => implode("\n", $lines)])->assertCreated();
+        $read = $this->as(Role::Technician)->postJson(
+            "/api/jobs/{$this->job('knot-12', 'core')->id}/memory-sources",
+            ['id' => self::ulid(), 'map' => 'stack', 'pattern' => 'fold', 'text' => implode("\n", $lines)],
+        )->assertCreated();
         self::assertSame(['plane P7', 0], [$read->json('located.suspects.0.called'), $read->json('located.unmapped')]);
         self::assertStringContainsString('Plane P7', self::text($read->json('located.suspects.0.text')));
     }

@@ -92,7 +92,12 @@ final readonly class BatteriesRoom extends Room
         return [
             'judge' => new Verb('what a pack\'s voltage says of it', self::JUDGE_FIELDS, '{"chemistry": "nicd", "cells": 3, "volts": 3.8}', self::judge(...)),
             'options' => new Verb('replacements for a board\'s battery, best first', self::OPTIONS_FIELDS, self::OPTIONS_EXAMPLE, self::options(...)),
-            'hold' => new Verb('how long a capacitor carries a standby current', self::HOLD_FIELDS, '{"capacitance_f": 1, "start_v": 5, "min_v": 2, "standby_a": 0.00001}', self::hold(...)),
+            'hold' => new Verb(
+                'how long a capacitor carries a standby current',
+                self::HOLD_FIELDS,
+                '{"capacitance_f": 1, "start_v": 5, "min_v": 2, "standby_a": 0.00001}',
+                self::hold(...),
+            ),
             'retention' => new Verb('how a clock kept its time', self::RETENTION_FIELDS, self::RETENTION_EXAMPLE, self::retention(...)),
         ];
     }
@@ -113,7 +118,14 @@ final readonly class BatteriesRoom extends Room
     public static function ranked(BoardNeeds $board, array $options): array
     {
         $judged = array_map(static fn (Option $option): Suitability => Suitability::of($option, $board), $options);
-        usort($judged, static fn (Suitability $a, Suitability $b): int => [$a->rank(), $a->leakOnBoard(), -($a->years ?? -1.0)] <=> [$b->rank(), $b->leakOnBoard(), -($b->years ?? -1.0)]);
+        usort(
+            $judged,
+            static fn (Suitability $a, Suitability $b): int => [
+                $a->rank(),
+                $a->leakOnBoard(),
+                -($a->years ?? -1.0),
+            ] <=> [$b->rank(), $b->leakOnBoard(), -($b->years ?? -1.0)],
+        );
 
         return $judged;
     }
@@ -133,7 +145,8 @@ final readonly class BatteriesRoom extends Room
     /** Why it is the one: said in one sentence. */
     public static function because(Suitability $best): string
     {
-        return "{$best->option->words()}: it puts no leaking chemistry on the board".($best->needs === [] ? '' : ', and needs '.strtr(implode(', ', $best->needs), '_', ' '));
+        return "{$best->option->words()}: it puts no leaking chemistry on the board"
+            .($best->needs === [] ? '' : ', and needs '.strtr(implode(', ', $best->needs), '_', ' '));
     }
 
     /** @return array<string, mixed> */
@@ -176,7 +189,13 @@ final readonly class BatteriesRoom extends Room
     {
         $retention = Retention::read($node);
 
-        return ['drift_s' => $retention->driftS, 'ppm' => $retention->ppm, 'seconds_per_day' => $retention->secondsPerDay, 'verdict' => $retention->verdict->value, 'reasons' => $retention->reasons];
+        return [
+            'drift_s' => $retention->driftS,
+            'ppm' => $retention->ppm,
+            'seconds_per_day' => $retention->secondsPerDay,
+            'verdict' => $retention->verdict->value,
+            'reasons' => $retention->reasons,
+        ];
     }
 
     private const JUDGE_FIELDS = <<<'TEXT'
@@ -192,7 +211,8 @@ final readonly class BatteriesRoom extends Room
         gives        options[] volts_at_board_fresh, volts_at_board_end, years, hold_s, charge_a, leak_on_board, needs[],
                      verdict fits|fits_with_rework|no, reasons[]; best first; recommendation {id, text} or null
         TEXT;
-    private const OPTIONS_EXAMPLE = '{"board": {"retention_min_v": 2.4, "retention_max_v": 5, "standby_a": 0.00001, "charge": {"supply_v": 5, "series_ohm": 470}}, "options": ["nicd-barrel-3", "lithium-coin-1", "alkaline-aa-3"]}';
+    private const OPTIONS_EXAMPLE = '{"board": {"retention_min_v": 2.4, "retention_max_v": 5, "standby_a": 0.00001, "charge": {"supply_v": '
+        .'5, "series_ohm": 470}}, "options": ["nicd-barrel-3", "lithium-coin-1", "alkaline-aa-3"]}';
     private const HOLD_FIELDS = <<<'TEXT'
         capacitance_f (F, above 0), start_v (V), min_v (V), standby_a (A, above 0), leakage_a? (0 A; added to standby_a)
         gives        seconds (0 when start_v is at or below min_v), days
@@ -202,5 +222,6 @@ final readonly class BatteriesRoom extends Room
         power_off_h  hours without power, at most the time between
         gives        drift_s (positive: fast), ppm, seconds_per_day, verdict kept|drifting|fast|slow|stopped|lost, reasons[]
         TEXT;
-    private const RETENTION_EXAMPLE = '{"set_at": "2026-03-01T09:00:00Z", "checked_at": "2026-03-08T09:00:00Z", "clock_read": "2026-03-08T08:59:57Z", "power_off_h": 160}';
+    private const RETENTION_EXAMPLE = '{"set_at": "2026-03-01T09:00:00Z", "checked_at": "2026-03-08T09:00:00Z", "clock_read": '
+        .'"2026-03-08T08:59:57Z", "power_off_h": 160}';
 }

@@ -17,8 +17,14 @@ final readonly class BoardNeeds
      * @param ?float $seriesOhm the resistor it charges through
      * @param float  $diodeV    lost in a blocking diode
      */
-    public function __construct(public float $minV, public float $maxV, public float $standbyA, public ?float $supplyV = null, public ?float $seriesOhm = null, public float $diodeV = 0.3)
-    {
+    public function __construct(
+        public float $minV,
+        public float $maxV,
+        public float $standbyA,
+        public ?float $supplyV = null,
+        public ?float $seriesOhm = null,
+        public float $diodeV = 0.3,
+    ) {
     }
 
     public static function read(Node $node): self

@@ -54,6 +54,7 @@ final readonly class Pack
         }
         $likely = (int) max(1, round($volts / $chemistry->nominal()));
 
-        return "no {$chemistry->words()} cell has ".Notation::print($volts / $cells, Unit::Volt, 3).": are there {$likely} cells and not {$cells}, or is the meter wrong?";
+        return "no {$chemistry->words()} cell has ".Notation::print($volts / $cells, Unit::Volt, 3)
+            .": are there {$likely} cells and not {$cells}, or is the meter wrong?";
     }
 }

@@ -85,6 +85,8 @@ final readonly class Retention
 
     private static function said(float $drift, float $ppm): string
     {
-        return $drift === 0.0 ? 'to the second' : Notation::plain(abs($drift), 4).' s '.($drift > 0 ? 'fast' : 'slow').', '.Notation::plain(abs($ppm), 3).' ppm';
+        return $drift === 0.0
+            ? 'to the second'
+            : Notation::plain(abs($drift), 4).' s '.($drift > 0 ? 'fast' : 'slow').', '.Notation::plain(abs($ppm), 3).' ppm';
     }
 }

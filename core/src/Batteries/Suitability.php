@@ -63,18 +63,35 @@ final readonly class Suitability
         $drop = $board->charges() && !$mayCharge ? $board->diodeV : 0.0;
         $fresh = $option->cells() * $sheet['fresh'] - $drop;
         $end = $option->cells() * $sheet['end'] - $drop;
-        $charge = $mayCharge && $board->supplyV !== null ? max(0.0, ($board->supplyV - $option->cells() * $option->chemistry()->nominal()) / (float) $board->seriesOhm) : null;
+        $charge = $mayCharge && $board->supplyV !== null
+            ? max(0.0, ($board->supplyV - $option->cells() * $option->chemistry()->nominal()) / (float) $board->seriesOhm)
+            : null;
         $overcharged = $charge !== null && Compare::above($charge, $option->chargeLimit());
         $resistor = $overcharged ? ((float) $board->supplyV - $option->cells() * $option->chemistry()->nominal()) / $option->chargeLimit() : null;
         $needs = self::needs($option, $board->charges(), $overcharged);
         $years = $charge !== null && $charge > 0 ? $sheet['shelf_years'] : self::years($sheet, $board->standbyA);
         $inside = Compare::atLeast($end, $board->minV) && Compare::atMost($fresh, $board->maxV);
 
-        return new self($option, $fresh, $end, $years, null, $charge, $resistor, $needs, match (true) {
-            !$inside => Suits::No,
-            $needs === [] => Suits::Fits,
-            default => Suits::FitsWithRework,
-        }, [...self::voltReasons($fresh, $end, $board), ...self::yearReasons($years, $charge), ...self::needReasons($option, $needs, $charge, $resistor)]);
+        return new self(
+            option: $option,
+            freshV: $fresh,
+            endV: $end,
+            years: $years,
+            holdS: null,
+            chargeA: $charge,
+            resistorOhm: $resistor,
+            needs: $needs,
+            verdict: match (true) {
+                !$inside => Suits::No,
+                $needs === [] => Suits::Fits,
+                default => Suits::FitsWithRework,
+            },
+            reasons: [
+                ...self::voltReasons($fresh, $end, $board),
+                ...self::yearReasons($years, $charge),
+                ...self::needReasons($option, $needs, $charge, $resistor),
+            ],
+        );
     }
 
     /** @param array{capacity_ah: float, self_discharge: float, shelf_years: float} $sheet */
@@ -99,7 +116,18 @@ final readonly class Suitability
     private static function capacitor(Option $option, BoardNeeds $board): self
     {
         if ($board->supplyV === null) {
-            return new self($option, null, null, null, null, null, null, [], Suits::No, ['the board does not charge: a capacitor would stay empty']);
+            return new self(
+                option: $option,
+                freshV: null,
+                endV: null,
+                years: null,
+                holdS: null,
+                chargeA: null,
+                resistorOhm: null,
+                needs: [],
+                verdict: Suits::No,
+                reasons: ['the board does not charge: a capacitor would stay empty'],
+            );
         }
         $fresh = min(Option::SUPERCAP_FRESH_V, $board->supplyV);
         $end = $board->minV;
@@ -107,17 +135,31 @@ final readonly class Suitability
         $fits = Compare::atLeast($hold, self::LEAST_HOLD_S) && Compare::atMost($fresh, $board->maxV);
         $charge = $board->supplyV / (float) $board->seriesOhm;
 
-        return new self($option, $fresh, $end, Option::SUPERCAP_YEARS, $hold, $charge, null, [], $fits ? Suits::Fits : Suits::No, [
-            ...(Compare::above($fresh, $board->maxV) ? [Notation::print($fresh, Unit::Volt).' when full is above the '.Notation::print($board->maxV, Unit::Volt).' the board stands'] : []),
-            is_finite($hold) ? 'holds '.Notation::plain($hold / 86400, 3).' days from full; a week is wanted' : 'holds as long as it keeps its own charge',
-            'draws '.Notation::print($charge, Unit::Ampere, 3).' at the first moment of charging',
-        ]);
+        return new self(
+            option: $option,
+            freshV: $fresh,
+            endV: $end,
+            years: Option::SUPERCAP_YEARS,
+            holdS: $hold,
+            chargeA: $charge,
+            resistorOhm: null,
+            needs: [],
+            verdict: $fits ? Suits::Fits : Suits::No,
+            reasons: [
+                ...(Compare::above($fresh, $board->maxV)
+                    ? [Notation::print($fresh, Unit::Volt).' when full is above the '.Notation::print($board->maxV, Unit::Volt).' the board stands']
+                    : []),
+                is_finite($hold) ? 'holds '.Notation::plain($hold / 86400, 3).' days from full; a week is wanted' : 'holds as long as it keeps its own charge',
+                'draws '.Notation::print($charge, Unit::Ampere, 3).' at the first moment of charging',
+            ],
+        );
     }
 
     /** @return list<string> */
     private static function voltReasons(float $fresh, float $end, BoardNeeds $board): array
     {
-        $volts = Notation::print($fresh, Unit::Volt, 4).' fresh to '.Notation::print($end, Unit::Volt, 4).' at its end, the board wants '.Notation::print($board->minV, Unit::Volt).' to '.Notation::print($board->maxV, Unit::Volt);
+        $volts = Notation::print($fresh, Unit::Volt, 4).' fresh to '.Notation::print($end, Unit::Volt, 4).' at its end, the board wants '
+            .Notation::print($board->minV, Unit::Volt).' to '.Notation::print($board->maxV, Unit::Volt);
 
         return match (true) {
             Compare::above($fresh, $board->maxV) => ["{$volts}: too much when fresh"],
@@ -130,7 +172,10 @@ final readonly class Suitability
     private static function yearReasons(float $years, ?float $charge): array
     {
         return match (true) {
-            $charge !== null && $charge > 0 => ['kept charged by the board at '.Notation::print($charge, Unit::Ampere, 3).': lives its shelf life of '.Notation::plain($years, 2).' years, and leaks in the end'],
+            $charge !== null && $charge > 0 => [
+                'kept charged by the board at '.Notation::print($charge, Unit::Ampere, 3).': lives its shelf life of '
+                    .Notation::plain($years, 2).' years, and leaks in the end',
+            ],
             $charge !== null => ['the board wants to charge it and cannot: its supply is no higher than the pack'],
             default => ['lasts '.Notation::plain($years, 3).' years'],
         };
@@ -145,7 +190,9 @@ final readonly class Suitability
     {
         return array_map(static fn (string $need): string => match (true) {
             $need === 'blocking_diode' => 'the board would charge it, which it must never be: a blocking diode',
-            $need === 'resistor' && $resistor !== null => Notation::print((float) $charge, Unit::Ampere, 3).' of charge is above its limit of '.Notation::print($option->chargeLimit(), Unit::Ampere, 3).': '.Notation::print($resistor, Unit::Ohm, 3).' in all',
+            $need === 'resistor' && $resistor !== null => Notation::print((float) $charge, Unit::Ampere, 3)
+                .' of charge is above its limit of '.Notation::print($option->chargeLimit(), Unit::Ampere, 3).': '
+                .Notation::print($resistor, Unit::Ohm, 3).' in all',
             $need === 'resistor' => 'a diode can fail short: a resistor behind it (UL practice)',
             $need === 'remote_holder' => 'these cells leak in the end: a holder away from the board',
             default => 'leads can be swapped: check polarity at the board before power',

@@ -26,7 +26,9 @@ final readonly class VoltSpan
         if ($it->freshV === null || $it->endV === null) {
             return null;
         }
-        $share = static fn (float $volts): float => Strip::clamp(self::MARGIN + ($volts - $board->minV) / ($board->maxV - $board->minV) * (1 - 2 * self::MARGIN));
+        $share = static fn (float $volts): float => Strip::clamp(
+            self::MARGIN + ($volts - $board->minV) / ($board->maxV - $board->minV) * (1 - 2 * self::MARGIN),
+        );
 
         return new self(self::MARGIN, 1 - self::MARGIN, $share($it->endV), $share($it->freshV));
     }

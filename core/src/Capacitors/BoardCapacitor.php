@@ -51,7 +51,9 @@ final readonly class BoardCapacitor
      */
     public function replacedBy(?FittedPart $fitted): self
     {
-        $part = $fitted === null ? $this->original : Part::of($fitted->kind, $fitted->markedF, $fitted->ratedV, $fitted->toleranceMinusPct, $fitted->tolerancePlusPct);
+        $part = $fitted === null
+            ? $this->original
+            : Part::of($fitted->kind, $fitted->markedF, $fitted->ratedV, $fitted->toleranceMinusPct, $fitted->tolerancePlusPct);
 
         return new self($this->given, $this->key, $this->original, $part, true);
     }

@@ -113,6 +113,7 @@ final readonly class CapacitorFound implements EntryData, Settled
     {
         $it = BoardCapacitor::of($this);
 
-        return "Capacitor {$it->key}: {$it->words()}".($this->rail === null ? '' : ", on {$this->rail}").($this->asked === null ? '' : ", asked of {$this->asked}");
+        return "Capacitor {$it->key}: {$it->words()}".($this->rail === null ? '' : ", on {$this->rail}")
+            .($this->asked === null ? '' : ", asked of {$this->asked}");
     }
 }

@@ -26,7 +26,8 @@ use Ash\Quantity\Unit;
 final readonly class CapacitorRead implements EntryData, Settled
 {
     public const KIND = 'cap_reading';
-    private const ESR_ZERO = 'is 0: the leads are shorted, or the part is. Zero the leads first: hold the probes together, give that as lead_ohm, then measure again';
+    private const ESR_ZERO = 'is 0: the leads are shorted, or the part is. Zero the leads first: hold the probes together, give that as '
+        .'lead_ohm, then measure again';
 
     /**
      * @param list<Look>   $visual
@@ -123,6 +124,7 @@ final readonly class CapacitorRead implements EntryData, Settled
             ...array_map(static fn (Look $look): string => $look->words(), $this->visual),
         ]);
 
-        return $this->cap.($this->inCircuit ? ' in circuit: ' : ' lifted: ').implode(', ', $figures).' ('.($this->verdict->value ?? '').($this->proven === false ? ', unproven' : '').')';
+        return $this->cap.($this->inCircuit ? ' in circuit: ' : ' lifted: ').implode(', ', $figures).' ('.($this->verdict->value ?? '')
+            .($this->proven === false ? ', unproven' : '').')';
     }
 }

@@ -37,11 +37,27 @@ final readonly class CapacitorsRoom extends Room
     public function verbs(): array
     {
         return [
-            'judge' => new Verb('keep, watch or replace', self::JUDGE_FIELDS, '{"part": {"kind": "aluminium", "marked_f": 0.001, "rated_v": 16}, "measured": {"capacitance_f": 0.00074, "esr_ohm": 0.9, "frequency_hz": 100000}, "in_circuit": false, "visual": ["bulged"], "rail_v": 12}', self::judge(...)),
+            'judge' => new Verb(
+                'keep, watch or replace',
+                self::JUDGE_FIELDS,
+                '{"part": {"kind": "aluminium", "marked_f": 0.001, "rated_v": 16}, "measured": {"capacitance_f": 0.00074, "esr_ohm": 0.9, '
+                    .'"frequency_hz": 100000}, "in_circuit": false, "visual": ["bulged"], "rail_v": 12}',
+                self::judge(...),
+            ),
             'decode' => new Verb('what a marking means', self::DECODE_FIELDS, '{"marking": "2A103J"}', self::decode(...)),
             'substitute' => new Verb('which part of the shelf may stand for it', self::SUBSTITUTE_FIELDS, self::SUBSTITUTE_EXAMPLE, self::substitute(...)),
-            'life' => new Verb('how long an electrolytic lives at a temperature', self::LIFE_FIELDS, '{"rated_hours": 2000, "rated_c": 105, "actual_c": 65}', self::life(...)),
-            'sample' => new Verb('replace what measures bad, or all of the kind', self::SAMPLE_FIELDS, '{"tested": 6, "bad": 2, "untested": 8}', self::sample(...)),
+            'life' => new Verb(
+                'how long an electrolytic lives at a temperature',
+                self::LIFE_FIELDS,
+                '{"rated_hours": 2000, "rated_c": 105, "actual_c": 65}',
+                self::life(...),
+            ),
+            'sample' => new Verb(
+                'replace what measures bad, or all of the kind',
+                self::SAMPLE_FIELDS,
+                '{"tested": 6, "bad": 2, "untested": 8}',
+                self::sample(...),
+            ),
         ];
     }
 
@@ -50,7 +66,12 @@ final readonly class CapacitorsRoom extends Room
     {
         $judged = Judged::read($node);
 
-        return ['verdict' => $judged->verdict->value, 'proven' => $judged->proven, 'limits' => Shape::of(PartLimits::class)->whole(PartLimits::of($judged->part)), 'reasons' => $judged->reasons];
+        return [
+            'verdict' => $judged->verdict->value,
+            'proven' => $judged->proven,
+            'limits' => Shape::of(PartLimits::class)->whole(PartLimits::of($judged->part)),
+            'reasons' => $judged->reasons,
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -60,7 +81,15 @@ final readonly class CapacitorsRoom extends Room
         $readings = Marking::decode($marking->text(60), $node->optional('kind')?->enum(CapacitorKind::class));
 
         return $readings === [] ? $marking->refuse('cannot be read as a capacitor\'s marking') : [
-            'readings' => array_map(static fn (Marking $it): array => ['capacitance_f' => $it->capacitanceF, 'tolerance' => $it->tolerance, 'rated_v' => $it->ratedV, 'scheme' => $it->scheme], $readings),
+            'readings' => array_map(
+                static fn (Marking $it): array => [
+                    'capacitance_f' => $it->capacitanceF,
+                    'tolerance' => $it->tolerance,
+                    'rated_v' => $it->ratedV,
+                    'scheme' => $it->scheme,
+                ],
+                $readings,
+            ),
         ];
     }
 
@@ -72,13 +101,22 @@ final readonly class CapacitorsRoom extends Room
         $nodes = $node->at('stock')->items();
         Node::distinct(array_map(static fn (Node $it): Node => $it->at('sku'), $nodes));
 
-        return ['choices' => array_map(static fn (Choice $it): array => ['sku' => $it->stock->sku, 'score' => $it->score, 'verdict' => $it->verdict->value, 'reasons' => $it->reasons], Choice::ranked(array_map(Stock::read(...), $nodes), $wanted))];
+        return [
+            'choices' => array_map(
+                static fn (Choice $it): array => ['sku' => $it->stock->sku, 'score' => $it->score, 'verdict' => $it->verdict->value, 'reasons' => $it->reasons],
+                Choice::ranked(array_map(Stock::read(...), $nodes), $wanted),
+            ),
+        ];
     }
 
     /** @return array<string, mixed> */
     private static function life(Node $node): array
     {
-        $life = new Life($node->only('rated_hours', 'rated_c', 'actual_c')->at('rated_hours')->positive(), $node->at('rated_c')->number(), $node->at('actual_c')->number());
+        $life = new Life(
+            $node->only('rated_hours', 'rated_c', 'actual_c')->at('rated_hours')->positive(),
+            $node->at('rated_c')->number(),
+            $node->at('actual_c')->number(),
+        );
 
         return ['hours' => $life->hours, 'years' => $life->years, 'years_claimed' => $life->yearsClaimed];
     }
@@ -89,9 +127,20 @@ final readonly class CapacitorsRoom extends Room
         $tested = $node->only('tested', 'bad', 'untested', 'prior_a', 'prior_b')->at('tested')->integer(0, 1_000_000);
         $bad = $node->at('bad')->integer(0);
         $bad <= $tested || $node->at('bad')->refuse("must be at most the number tested, {$tested}");
-        $sample = Sample::of($tested, $bad, $node->at('untested')->integer(0, 1_000_000), $node->optional('prior_a')?->positive() ?? Sample::PRIOR_A, $node->optional('prior_b')?->positive() ?? Sample::PRIOR_B);
+        $sample = Sample::of(
+            $tested,
+            $bad,
+            $node->at('untested')->integer(0, 1_000_000),
+            $node->optional('prior_a')?->positive() ?? Sample::PRIOR_A,
+            $node->optional('prior_b')?->positive() ?? Sample::PRIOR_B,
+        );
 
-        return ['expected_bad' => $sample->expectedBad, 'probability_any_bad' => $sample->probabilityAnyBad, 'advice' => $sample->advice->value, 'reasons' => $sample->reasons];
+        return [
+            'expected_bad' => $sample->expectedBad,
+            'probability_any_bad' => $sample->probabilityAnyBad,
+            'advice' => $sample->advice->value,
+            'reasons' => $sample->reasons,
+        ];
     }
 
     private const JUDGE_FIELDS = <<<'TEXT'
@@ -115,8 +164,10 @@ final readonly class CapacitorsRoom extends Room
         gives        choices[] sku, score, verdict fits|fits_with_care|no, reasons[], best first
         TEXT;
     private const SUBSTITUTE_EXAMPLE = <<<'JSON'
-        {"part": {"kind": "aluminium", "marked_f": 0.0022, "rated_v": 16, "position": "filter", "diameter_mm": 16, "pitch_mm": 7.5, "temperature_c": 85}, "rail_v": 12, "clearance_mm": 30,
-         "stock": [{"sku": "A-2200-25", "kind": "aluminium", "marked_f": 0.0022, "rated_v": 25, "hours": 5000, "temperature_c": 105, "diameter_mm": 16, "height_mm": 25, "pitch_mm": 7.5, "quantity": 4},
+        {"part": {"kind": "aluminium", "marked_f": 0.0022, "rated_v": 16, "position": "filter",
+                  "diameter_mm": 16, "pitch_mm": 7.5, "temperature_c": 85}, "rail_v": 12, "clearance_mm": 30,
+         "stock": [{"sku": "A-2200-25", "kind": "aluminium", "marked_f": 0.0022, "rated_v": 25,
+                    "hours": 5000, "temperature_c": 105, "diameter_mm": 16, "height_mm": 25, "pitch_mm": 7.5, "quantity": 4},
                    {"sku": "A-2200-16", "kind": "aluminium", "marked_f": 0.0022, "rated_v": 10, "quantity": 12}]}
         JSON;
     private const LIFE_FIELDS = <<<'TEXT'

@@ -73,7 +73,10 @@ final class Choice
             $this->no("{$new->words()} does not stand for {$old->words()}");
         } elseif ($new !== $old) {
             $this->care("{$new->words()} in place of {$old->words()}");
-            if ($old === CapacitorKind::Tantalum && $new === CapacitorKind::Aluminium && $this->stock->temperatureC !== null && Compare::below($this->stock->temperatureC, self::HOT_C)) {
+            if ($old === CapacitorKind::Tantalum
+                && $new === CapacitorKind::Aluminium
+                && $this->stock->temperatureC !== null
+                && Compare::below($this->stock->temperatureC, self::HOT_C)) {
                 $this->no('aluminium in place of tantalum must be of the 105 C sort');
             }
         }
@@ -88,7 +91,10 @@ final class Choice
         [$low, $high] = $this->wanted->values();
         $says = Notation::print($this->stock->markedF, Unit::Farad, 4);
         match (true) {
-            Compare::below($this->stock->markedF, $low), Compare::above($this->stock->markedF, $high) => $this->no("{$says} is outside ".Notation::print($low, Unit::Farad, 4).' to '.Notation::print($high, Unit::Farad, 4)),
+            Compare::below($this->stock->markedF, $low),
+            Compare::above($this->stock->markedF, $high) => $this->no(
+                "{$says} is outside ".Notation::print($low, Unit::Farad, 4).' to '.Notation::print($high, Unit::Farad, 4),
+            ),
             Compare::same($this->stock->markedF, $marked) => $this->reasons[] = "{$says}: the same value",
             default => $this->reasons[] = "{$says} for ".Notation::print($marked, Unit::Farad, 4),
         };
@@ -166,8 +172,14 @@ final class Choice
     private function esr(): void
     {
         $known = $this->wanted->esr();
-        if ($this->wanted->position === Position::Filter && $known !== null && $this->stock->esrOhm !== null && Compare::below($this->stock->esrOhm, self::ESR_LEAST * $known)) {
-            $this->care('ESR '.Notation::print($this->stock->esrOhm, Unit::Ohm, 3).', under a quarter of the original\'s '.Notation::print($known, Unit::Ohm, 3).': a regulator may ring');
+        if ($this->wanted->position === Position::Filter
+            && $known !== null
+            && $this->stock->esrOhm !== null
+            && Compare::below($this->stock->esrOhm, self::ESR_LEAST * $known)) {
+            $this->care(
+                'ESR '.Notation::print($this->stock->esrOhm, Unit::Ohm, 3).', under a quarter of the original\'s '
+                    .Notation::print($known, Unit::Ohm, 3).': a regulator may ring',
+            );
         }
     }
 
@@ -181,11 +193,15 @@ final class Choice
         $this->score += Compare::same($stock->markedF, $this->wanted->part->markedF) ? self::SAME_VALUE : 0.0;
         $this->score += $stock->temperatureC !== null && Compare::atLeast($stock->temperatureC, self::HOT_C) ? self::HOT : 0.0;
         $this->score += $stock->hours === null ? 0.0 : self::HOURS * $stock->hours / ($stock->hours + 5000);
-        $this->score += $stock->pitchMm !== null && $this->wanted->pitchMm !== null && Compare::same($stock->pitchMm, $this->wanted->pitchMm) ? self::PITCH : 0.0;
+        $this->score += $stock->pitchMm !== null && $this->wanted->pitchMm !== null && Compare::same($stock->pitchMm, $this->wanted->pitchMm)
+            ? self::PITCH
+            : 0.0;
         $known = $this->wanted->esr();
         $this->score += $known === null || $stock->esrOhm === null ? 0.0 : self::ESR * max(0.0, 1 - $stock->esrOhm / $known);
         $this->reasons = [...$this->reasons, ...array_filter([
-            $stock->hours === null ? null : Notation::plain($stock->hours).' h'.($stock->temperatureC === null ? '' : ' at '.Notation::plain($stock->temperatureC).' C'),
+            $stock->hours === null
+                ? null
+                : Notation::plain($stock->hours).' h'.($stock->temperatureC === null ? '' : ' at '.Notation::plain($stock->temperatureC).' C'),
         ])];
     }
 

@@ -30,8 +30,13 @@ final class Judged
     public array $reasons = [];
 
     /** @param list<Look> $looks */
-    private function __construct(public readonly Part $part, private readonly Measured $measured, private readonly bool $inCircuit, private readonly array $looks, private readonly ?float $railV)
-    {
+    private function __construct(
+        public readonly Part $part,
+        private readonly Measured $measured,
+        private readonly bool $inCircuit,
+        private readonly array $looks,
+        private readonly ?float $railV,
+    ) {
     }
 
     public static function read(Node $node): self
@@ -109,8 +114,15 @@ final class Judged
         $high = Notation::print($part->highF, Unit::Farad, 4);
         match (true) {
             Compare::below($c, $part->lowF) => $this->say(PartVerdict::Replace, "{$says}: below {$low}"),
-            Compare::above($c, $part->highF) => $this->say($this->inCircuit ? PartVerdict::Watch : PartVerdict::Replace, "{$says}: above {$high}".($this->inCircuit ? ', but neighbours add to it in circuit' : '')),
-            Compare::below($c, $part->markedF * (1 - self::NEAR * $part->minusPct / 100)), Compare::above($c, $part->markedF * (1 + self::NEAR * $part->plusPct / 100)) => $this->say(PartVerdict::Watch, "{$says}: close to its tolerance, {$low} to {$high}"),
+            Compare::above($c, $part->highF) => $this->say(
+                $this->inCircuit ? PartVerdict::Watch : PartVerdict::Replace,
+                "{$says}: above {$high}".($this->inCircuit ? ', but neighbours add to it in circuit' : ''),
+            ),
+            Compare::below($c, $part->markedF * (1 - self::NEAR * $part->minusPct / 100)),
+            Compare::above($c, $part->markedF * (1 + self::NEAR * $part->plusPct / 100)) => $this->say(
+                PartVerdict::Watch,
+                "{$says}: close to its tolerance, {$low} to {$high}",
+            ),
             default => $this->say(PartVerdict::Keep, "{$says}: within {$low} to {$high}"),
         };
     }
@@ -146,7 +158,10 @@ final class Judged
         match (true) {
             !$this->measured->slow() => $this->say(PartVerdict::Keep, "{$says} is not judged: its limit holds at 100 to 150 Hz"),
             $limit === null => $this->say(PartVerdict::Keep, "{$says}: no limit is known for it"),
-            Compare::above($tan, 2 * $limit) => $this->say($this->inCircuit ? PartVerdict::Watch : PartVerdict::Replace, "{$says}: above twice ".Notation::plain($limit).($this->inCircuit ? ', but neighbours add loss in circuit' : '')),
+            Compare::above($tan, 2 * $limit) => $this->say(
+                $this->inCircuit ? PartVerdict::Watch : PartVerdict::Replace,
+                "{$says}: above twice ".Notation::plain($limit).($this->inCircuit ? ', but neighbours add loss in circuit' : ''),
+            ),
             Compare::above($tan, $limit) => $this->say(PartVerdict::Watch, "{$says}: above ".Notation::plain($limit)),
             default => $this->say(PartVerdict::Keep, "{$says}: within ".Notation::plain($limit)),
         };
@@ -161,7 +176,10 @@ final class Judged
         $says = 'leakage '.Notation::print($leak, Unit::Ampere, 4);
         match (true) {
             $this->part->leakageMaxA === null => $this->say(PartVerdict::Keep, "{$says}: no limit is known; above 100 V judge it after reforming"),
-            Compare::above($leak, $this->part->leakageMaxA) => $this->say($this->inCircuit ? PartVerdict::Watch : PartVerdict::Replace, "{$says}: above ".Notation::print($this->part->leakageMaxA, Unit::Ampere, 4).($this->inCircuit ? ', but neighbours leak too in circuit' : '')),
+            Compare::above($leak, $this->part->leakageMaxA) => $this->say(
+                $this->inCircuit ? PartVerdict::Watch : PartVerdict::Replace,
+                "{$says}: above ".Notation::print($this->part->leakageMaxA, Unit::Ampere, 4).($this->inCircuit ? ', but neighbours leak too in circuit' : ''),
+            ),
             default => $this->say(PartVerdict::Keep, "{$says}: within ".Notation::print($this->part->leakageMaxA, Unit::Ampere, 4)),
         };
     }
@@ -188,7 +206,9 @@ final class Judged
 
     public static function unproven(bool $inCircuit): string
     {
-        return $inCircuit ? 'unproven: in circuit a good reading proves nothing; lift a leg' : 'unproven: capacitance and ESR (or tan delta at 120 Hz) are wanted';
+        return $inCircuit
+            ? 'unproven: in circuit a good reading proves nothing; lift a leg'
+            : 'unproven: capacitance and ESR (or tan delta at 120 Hz) are wanted';
     }
 
     /** @return list<string> the reasons without what is said of its being unproven */

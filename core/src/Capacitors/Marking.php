@@ -17,18 +17,46 @@ final readonly class Marking
     /** Volts by their two characters. */
     private const VOLTS = [
         '0E' => 2.5, '0G' => 4.0, '0J' => 6.3, '1A' => 10.0, '1C' => 16.0, '1D' => 20.0, '1E' => 25.0, '1V' => 35.0, '1H' => 50.0, '1J' => 63.0, '1K' => 80.0,
-        '2A' => 100.0, '2B' => 125.0, '2C' => 160.0, '2D' => 200.0, '2E' => 250.0, '2F' => 315.0, '2V' => 350.0, '2G' => 400.0, '2W' => 450.0, '2H' => 500.0, '2J' => 630.0, '3A' => 1000.0,
+        '2A' => 100.0, '2B' => 125.0, '2C' => 160.0, '2D' => 200.0, '2E' => 250.0, '2F' => 315.0, '2V' => 350.0, '2G' => 400.0, '2W' => 450.0,
+        '2H' => 500.0, '2J' => 630.0, '3A' => 1000.0,
     ];
 
     /** Percent below and above, from 10 pF up. */
     private const PERCENT = [
-        'B' => [0.1, 0.1], 'C' => [0.25, 0.25], 'D' => [0.5, 0.5], 'F' => [1.0, 1.0], 'G' => [2.0, 2.0], 'J' => [5.0, 5.0], 'K' => [10.0, 10.0], 'M' => [20.0, 20.0], 'N' => [30.0, 30.0],
+        'B' => [0.1, 0.1], 'C' => [0.25, 0.25], 'D' => [0.5, 0.5], 'F' => [1.0, 1.0], 'G' => [2.0, 2.0], 'J' => [5.0, 5.0], 'K' => [10.0, 10.0],
+        'M' => [20.0, 20.0], 'N' => [30.0, 30.0],
         'Q' => [10.0, 30.0], 'S' => [20.0, 50.0], 'T' => [10.0, 50.0], 'Z' => [20.0, 80.0],
     ];
 
     /** Picofarad either way, below 10 pF. */
     private const PICOFARAD = ['B' => 0.1, 'C' => 0.25, 'D' => 0.5, 'F' => 1.0, 'G' => 2.0];
-    private const STANDARD_V = [2.5, 4.0, 6.3, 10.0, 16.0, 20.0, 25.0, 35.0, 40.0, 50.0, 63.0, 80.0, 100.0, 125.0, 160.0, 200.0, 250.0, 315.0, 350.0, 385.0, 400.0, 450.0, 500.0, 630.0, 1000.0];
+    private const STANDARD_V = [
+        2.5,
+        4.0,
+        6.3,
+        10.0,
+        16.0,
+        20.0,
+        25.0,
+        35.0,
+        40.0,
+        50.0,
+        63.0,
+        80.0,
+        100.0,
+        125.0,
+        160.0,
+        200.0,
+        250.0,
+        315.0,
+        350.0,
+        385.0,
+        400.0,
+        450.0,
+        500.0,
+        630.0,
+        1000.0,
+    ];
     private const POINT = ['p' => -12, 'n' => -9, 'u' => -6, 'm' => -3];
 
     /** @param array{minus_pct: float, plus_pct: float}|null $tolerance */
@@ -46,13 +74,20 @@ final readonly class Marking
         [$text, $tolerance] = self::percentSign($text);
         [$rest, $volts] = self::voltSign($text);
 
-        return array_values(array_filter(self::value(trim($rest), $kind, $volts, $tolerance), static fn (self $it): bool => $it->capacitanceF > 0 && $it->capacitanceF < 10));
+        return array_values(array_filter(
+            self::value(trim($rest), $kind, $volts, $tolerance),
+            static fn (self $it): bool => $it->capacitanceF > 0 && $it->capacitanceF < 10,
+        ));
     }
 
     public function words(): string
     {
         return Notation::print($this->capacitanceF, Unit::Farad, 4)
-            .($this->tolerance === null ? '' : ($this->tolerance['minus_pct'] === $this->tolerance['plus_pct'] ? ' ±'.Notation::plain($this->tolerance['plus_pct']) : ' -'.Notation::plain($this->tolerance['minus_pct']).'/+'.Notation::plain($this->tolerance['plus_pct'])).' %')
+            .($this->tolerance === null
+                ? ''
+                : ($this->tolerance['minus_pct'] === $this->tolerance['plus_pct']
+                    ? ' ±'.Notation::plain($this->tolerance['plus_pct'])
+                    : ' -'.Notation::plain($this->tolerance['minus_pct']).'/+'.Notation::plain($this->tolerance['plus_pct'])).' %')
             .($this->ratedV === null ? '' : ' '.Notation::print($this->ratedV, Unit::Volt));
     }
 
@@ -60,7 +95,12 @@ final readonly class Marking
     private static function percentSign(string $text): array
     {
         $number = '(\d+(?:\.\d+)?)';
-        if (preg_match("~\\+ ?{$number} ?/?-? ?{$number}? ?%|- ?{$number} ?/?\\+ ?{$number} ?%|(?:±|\\+/-|\\+-)? ?{$number} ?%~u", $text, $m, PREG_UNMATCHED_AS_NULL) !== 1) {
+        if (preg_match(
+            "~\\+ ?{$number} ?/?-? ?{$number}? ?%|- ?{$number} ?/?\\+ ?{$number} ?%|(?:±|\\+/-|\\+-)? ?{$number} ?%~u",
+            $text,
+            $m,
+            PREG_UNMATCHED_AS_NULL,
+        ) !== 1) {
             return [$text, null];
         }
         $both = [(float) ($m[3] ?? $m[2] ?? $m[5] ?? $m[1] ?? 0), (float) ($m[4] ?? $m[1] ?? $m[5] ?? 0)];
@@ -85,7 +125,12 @@ final readonly class Marking
      */
     private static function value(string $text, ?CapacitorKind $kind, ?float $volts, ?array $tolerance): array
     {
-        $make = static fn (float $farad, string $scheme, ?float $v = null, string $letter = ''): self => new self($farad, self::tolerance($farad, strtoupper($letter), $tolerance), $v ?? $volts, $scheme);
+        $make = static fn (float $farad, string $scheme, ?float $v = null, string $letter = ''): self => new self(
+            $farad,
+            self::tolerance($farad, strtoupper($letter), $tolerance),
+            $v ?? $volts,
+            $scheme,
+        );
         $letter = '([BCDFGJKMNQSTZ])?';
         if (preg_match('~^(\\d+(?:\\.\\d+)?) ?/ ?(\\d+(?:\\.\\d+)?)$~', $text, $m) === 1) {
             return $volts === null ? [$make(self::scaled($m[1], -6), 'plain', (float) $m[2])] : [];
@@ -99,7 +144,10 @@ final readonly class Marking
             return $farad === null ? [] : [$make($farad, 'voltage_prefixed', self::VOLTS[strtoupper($m[1])], $m[3] ?? '')];
         }
         if (preg_match("/^(\\d*)R(\\d*) ?{$letter}$/i", $text, $m) === 1 && $m[1].$m[2] !== '') {
-            return array_map(static fn (int $unit): self => $make(self::scaled("{$m[1]}.{$m[2]}", $unit), 'letter_point', null, $m[3] ?? ''), self::units($kind, [CapacitorKind::Ceramic, CapacitorKind::Film], [CapacitorKind::Aluminium, CapacitorKind::Polymer, CapacitorKind::Tantalum]));
+            return array_map(
+                static fn (int $unit): self => $make(self::scaled("{$m[1]}.{$m[2]}", $unit), 'letter_point', null, $m[3] ?? ''),
+                self::units($kind, [CapacitorKind::Ceramic, CapacitorKind::Film], [CapacitorKind::Aluminium, CapacitorKind::Polymer, CapacitorKind::Tantalum]),
+            );
         }
         if (preg_match("/^(\\d*[pnum]\\d*) ?{$letter}$/i", $text, $m) === 1 && self::point($m[1]) !== null) {
             return [$make((float) self::point($m[1]), 'letter_point', null, $m[2] ?? '')];
@@ -119,13 +167,27 @@ final readonly class Marking
             return [$make(self::scaled($m[1], -6), 'plain', null, '')];
         }
         if (preg_match('/^(\d{3}) ?([BCDFGJKMNQSTZ])$/i', $text, $m) === 1) {
-            return in_array($kind, [CapacitorKind::Aluminium, CapacitorKind::Polymer], true) ? [$make(self::scaled($m[1], -6), 'plain', null, $m[2])] : [$make(self::code($m[1]), 'three_digit', null, $m[2])];
+            return in_array($kind, [CapacitorKind::Aluminium, CapacitorKind::Polymer], true)
+                ? [$make(self::scaled($m[1], -6), 'plain', null, $m[2])]
+                : [$make(self::code($m[1]), 'three_digit', null, $m[2])];
         }
         if (preg_match('/^\d{3}$/', $text) === 1) {
-            return array_map(static fn (int $unit): self => $unit === -12 ? $make(self::code($text), 'three_digit', null, '') : $make(self::scaled($text, -6), 'plain', null, ''), self::units($kind, [CapacitorKind::Ceramic, CapacitorKind::Film, CapacitorKind::MainsSuppression, CapacitorKind::Tantalum], [CapacitorKind::Aluminium, CapacitorKind::Polymer]));
+            return array_map(
+                static fn (int $unit): self => $unit === -12
+                    ? $make(self::code($text), 'three_digit', null, '')
+                    : $make(self::scaled($text, -6), 'plain', null, ''),
+                self::units(
+                    $kind,
+                    [CapacitorKind::Ceramic, CapacitorKind::Film, CapacitorKind::MainsSuppression, CapacitorKind::Tantalum],
+                    [CapacitorKind::Aluminium, CapacitorKind::Polymer],
+                ),
+            );
         }
         if (preg_match('/^\d{1,2}$|^\d{4,6}$/', $text) === 1) {
-            return array_map(static fn (int $unit): self => $make(self::scaled($text, $unit), 'plain', null, ''), self::units($kind, [CapacitorKind::Ceramic], [CapacitorKind::Aluminium]));
+            return array_map(
+                static fn (int $unit): self => $make(self::scaled($text, $unit), 'plain', null, ''),
+                self::units($kind, [CapacitorKind::Ceramic], [CapacitorKind::Aluminium]),
+            );
         }
         if (preg_match('/^(\d+(?:\.\d+)?) (\d+(?:\.\d+)?)$/', $text, $m) === 1) {
             return self::twoNumbers($m[1], $m[2], $make);
@@ -185,7 +247,9 @@ final readonly class Marking
         $digits = explode($letter === '' ? ' ' : $letter, strtolower($text));
 
         // A capital M is a tolerance, never milli.
-        return !isset(self::POINT[$letter]) || str_contains($text, 'M') || implode('', $digits) === '' ? null : self::scaled("{$digits[0]}.".($digits[1] ?? ''), self::POINT[$letter]);
+        return !isset(self::POINT[$letter]) || str_contains($text, 'M') || implode('', $digits) === ''
+            ? null
+            : self::scaled("{$digits[0]}.".($digits[1] ?? ''), self::POINT[$letter]);
     }
 
     /** "MF" on old parts is microfarad; only "mF" written so is milli. */

@@ -22,7 +22,8 @@ final readonly class Measured
     {
         return $node === null ? new self() : new self(
             $node->only('capacitance_f', 'esr_ohm', 'tan_delta', 'frequency_hz', 'leakage_a')->optional('capacitance_f')?->notNegative(),
-            $node->optional('esr_ohm')?->notNegative(), $node->optional('tan_delta')?->notNegative(), $node->optional('frequency_hz')?->positive(), $node->optional('leakage_a')?->notNegative(),
+            $node->optional('esr_ohm')?->notNegative(), $node->optional('tan_delta')?->notNegative(), $node->optional('frequency_hz')?->positive(),
+            $node->optional('leakage_a')?->notNegative(),
         );
     }
 

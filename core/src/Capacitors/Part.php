@@ -14,13 +14,34 @@ use Ash\Facts\CapacitorKind;
 final readonly class Part
 {
     /** Fields of a part as it is judged. */
-    public const FIELDS = ['kind', 'marked_f', 'rated_v', 'tolerance_minus_pct', 'tolerance_plus_pct', 'esr_max_ohm', 'tan_delta_max', 'leakage_max_a', 'metallised_paper'];
+    public const FIELDS = [
+        'kind',
+        'marked_f',
+        'rated_v',
+        'tolerance_minus_pct',
+        'tolerance_plus_pct',
+        'esr_max_ohm',
+        'tan_delta_max',
+        'leakage_max_a',
+        'metallised_paper',
+    ];
 
     /** Hz at which the limits are given. */
     public const FREQUENCY = 120.0;
 
     /** Rated volts and limit of tan delta, from this voltage on. */
-    private const TAN_DELTA = [[0.0, 0.28], [10.0, 0.24], [16.0, 0.20], [25.0, 0.16], [35.0, 0.14], [50.0, 0.12], [63.0, 0.10], [100.0, 0.08], [160.0, 0.20], [350.0, 0.25]];
+    private const TAN_DELTA = [
+        [0.0, 0.28],
+        [10.0, 0.24],
+        [16.0, 0.20],
+        [25.0, 0.16],
+        [35.0, 0.14],
+        [50.0, 0.12],
+        [63.0, 0.10],
+        [100.0, 0.08],
+        [160.0, 0.20],
+        [350.0, 0.25],
+    ];
     private const LEAKAGE_LEAST_A = 3e-6;
     private const REFORMED_ABOVE_V = 100.0;
 
@@ -48,8 +69,10 @@ final readonly class Part
         $this->lowF = $markedF * (1 - $minusPct / 100);
         $this->highF = $markedF * (1 + $plusPct / 100);
         $this->tanDeltaMax = $tanDeltaMax ?? ($kind === CapacitorKind::Aluminium ? self::tanDelta($markedF, $ratedV) : null);
-        $this->esrMaxOhm = $esrMaxOhm ?? ($this->tanDeltaMax === null || !$kind->losesMatter() ? null : self::esr($this->tanDeltaMax, $markedF, self::FREQUENCY));
-        $this->leakageMaxA = $leakageMaxA ?? ($kind === CapacitorKind::Aluminium && $ratedV <= self::REFORMED_ABOVE_V ? max(0.01 * $markedF * $ratedV, self::LEAKAGE_LEAST_A) : null);
+        $this->esrMaxOhm = $esrMaxOhm
+            ?? ($this->tanDeltaMax === null || !$kind->losesMatter() ? null : self::esr($this->tanDeltaMax, $markedF, self::FREQUENCY));
+        $this->leakageMaxA = $leakageMaxA
+            ?? ($kind === CapacitorKind::Aluminium && $ratedV <= self::REFORMED_ABOVE_V ? max(0.01 * $markedF * $ratedV, self::LEAKAGE_LEAST_A) : null);
     }
 
     /** What is null is as usual for the kind, or follows from it. */

@@ -43,15 +43,20 @@ final readonly class Rework implements EntryData
     public static function backwards(CapacitorKind $kind, Polarity $stripeAt): ?string
     {
         return match (true) {
-            $kind === CapacitorKind::Tantalum && $stripeAt === Polarity::Minus => 'a tantalum\'s stripe marks plus: this one sits backwards. Turn it round before power: it fails as a short, with fire',
-            $kind === CapacitorKind::Aluminium && $stripeAt === Polarity::Plus => 'an aluminium electrolytic\'s stripe marks minus: this one sits backwards. Turn it round before power',
+            $kind === CapacitorKind::Tantalum
+                && $stripeAt === Polarity::Minus => 'a tantalum\'s stripe marks plus: this one sits backwards. Turn it round before power: '
+                    .'it fails as a short, with fire',
+            $kind === CapacitorKind::Aluminium
+                && $stripeAt === Polarity::Plus => 'an aluminium electrolytic\'s stripe marks minus: this one sits backwards. Turn it round before power',
             default => null,
         };
     }
 
     public function sentence(string $text): string
     {
-        return "{$this->cap}: {$this->done->words()}".($this->polarity === null ? '' : ", stripe at {$this->polarity->value}, confirmed against the board's mark")
+        return "{$this->cap}: {$this->done->words()}".($this->polarity === null
+            ? ''
+            : ", stripe at {$this->polarity->value}, confirmed against the board's mark")
             .($this->trace === null ? '' : ", continuity of {$this->trace}");
     }
 }

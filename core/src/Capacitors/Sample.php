@@ -42,7 +42,9 @@ final readonly class Sample
         return new self($expected, $any, $all ? RecapAdvice::ReplaceAll : RecapAdvice::TestRest, [
             "{$bad} of {$tested} tested are bad; {$untested} are not tested",
             'expected bad among them '.Notation::plain($expected, 3).', chance that at least one is '.Notation::plain($any * 100, 3).' %',
-            $all ? 'replace all of the kind: testing the rest costs more than it saves' : ($bad === 0 ? 'none was bad: test the rest' : 'test the rest, replace what is bad'),
+            $all
+                ? 'replace all of the kind: testing the rest costs more than it saves'
+                : ($bad === 0 ? 'none was bad: test the rest' : 'test the rest, replace what is bad'),
         ]);
     }
 
@@ -54,7 +56,15 @@ final readonly class Sample
     public static function prior(int $historyTested, int $historyBad): array
     {
         return $historyTested < self::HISTORY_FROM
-            ? [self::PRIOR_A, self::PRIOR_B, "default prior, 1 in 10: the shop has tested {$historyTested} of this kind and age, ".self::HISTORY_FROM.' are wanted']
-            : [self::PRIOR_A + $historyBad, self::PRIOR_B + $historyTested - $historyBad, "the shop's own history: {$historyBad} of {$historyTested} of this kind and age were bad"];
+            ? [
+                self::PRIOR_A,
+                self::PRIOR_B,
+                "default prior, 1 in 10: the shop has tested {$historyTested} of this kind and age, ".self::HISTORY_FROM.' are wanted',
+            ]
+            : [
+                self::PRIOR_A + $historyBad,
+                self::PRIOR_B + $historyTested - $historyBad,
+                "the shop's own history: {$historyBad} of {$historyTested} of this kind and age were bad",
+            ];
     }
 }

@@ -7,7 +7,9 @@ namespace Ash\Capacitors;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 
-/** Capacitors that are like one without a value: same rail, same size, same row. What they suggest is a guess and is called one (common practice, no source). */
+/**
+ * Capacitors that are like one without a value: same rail, same size, same row. What they suggest is a guess and is called one (common practice, no source).
+ */
 final readonly class Siblings
 {
     private const SAME_SIZE_MM = 0.6;
@@ -61,7 +63,8 @@ final readonly class Siblings
             foreach ([$times, 1 / $times] as $factor) {
                 $ratio = $measuredF / ($markedF * $factor);
                 if ($ratio > 0.5 && $ratio < 2) {
-                    return Notation::print($measuredF, Unit::Farad, 3).' or '.Notation::print($measuredF / $factor, Unit::Farad, 3).'? It is marked '.Notation::print($markedF, Unit::Farad, 3);
+                    return Notation::print($measuredF, Unit::Farad, 3).' or '.Notation::print($measuredF / $factor, Unit::Farad, 3)
+                        .'? It is marked '.Notation::print($markedF, Unit::Farad, 3);
                 }
             }
         }

@@ -28,14 +28,32 @@ final readonly class Stock
 
     public static function read(Node $node): self
     {
-        $node->only('sku', 'kind', 'marked_f', 'rated_v', 'tolerance_minus_pct', 'tolerance_plus_pct', 'esr_ohm', 'hours', 'temperature_c', 'diameter_mm', 'height_mm', 'pitch_mm', 'safety_class', 'quantity');
+        $node->only(
+            'sku',
+            'kind',
+            'marked_f',
+            'rated_v',
+            'tolerance_minus_pct',
+            'tolerance_plus_pct',
+            'esr_ohm',
+            'hours',
+            'temperature_c',
+            'diameter_mm',
+            'height_mm',
+            'pitch_mm',
+            'safety_class',
+            'quantity',
+        );
         $node->optional('tolerance_minus_pct')?->between(0, 100);
         $node->optional('tolerance_plus_pct')?->notNegative();
 
         return new self(
-            $node->at('sku')->name(), $node->at('kind')->enum(CapacitorKind::class), $node->at('marked_f')->positive(), $node->at('rated_v')->positive(), $node->at('quantity')->integer(0),
-            $node->optional('esr_ohm')?->notNegative(), $node->optional('hours')?->positive(), $node->optional('temperature_c')?->number(),
-            $node->optional('diameter_mm')?->positive(), $node->optional('height_mm')?->positive(), $node->optional('pitch_mm')?->positive(), $node->optional('safety_class')?->enum(SafetyClass::class),
+            sku: $node->at('sku')->name(), kind: $node->at('kind')->enum(CapacitorKind::class), markedF: $node->at('marked_f')->positive(),
+            ratedV: $node->at('rated_v')->positive(), quantity: $node->at('quantity')->integer(0),
+            esrOhm: $node->optional('esr_ohm')?->notNegative(), hours: $node->optional('hours')?->positive(),
+            temperatureC: $node->optional('temperature_c')?->number(),
+            diameterMm: $node->optional('diameter_mm')?->positive(), heightMm: $node->optional('height_mm')?->positive(),
+            pitchMm: $node->optional('pitch_mm')?->positive(), safetyClass: $node->optional('safety_class')?->enum(SafetyClass::class),
         );
     }
 }

@@ -38,8 +38,13 @@ final readonly class CleaningPlan
         return new self(
             [...self::cleaning($leak, $whole, $dry), ...self::testing($touched), ...self::repairing($touched)],
             $whole,
-            $dry ? 'no drying: it was not wetted' : ($whole ? '24 to 48 hours, warm and in moving air, parts with cavities upside down' : '2 hours, warm and in moving air'),
-            $leak['neutralise'] === null ? "No neutralising: {$leak['why']}." : "Neutralise first, then alcohol; not alcohol alone: {$leak['why']}.".($onBoard === [] ? '' : ' No bath of the whole board: it carries '.strtr(implode(', ', $onBoard), '_', ' ').'.'),
+            $dry
+                ? 'no drying: it was not wetted'
+                : ($whole ? '24 to 48 hours, warm and in moving air, parts with cavities upside down' : '2 hours, warm and in moving air'),
+            $leak['neutralise'] === null
+                ? "No neutralising: {$leak['why']}."
+                : "Neutralise first, then alcohol; not alcohol alone: {$leak['why']}."
+                    .($onBoard === [] ? '' : ' No bath of the whole board: it carries '.strtr(implode(', ', $onBoard), '_', ' ').'.'),
         );
     }
 
@@ -57,11 +62,25 @@ final readonly class CleaningPlan
     private static function cleaning(array $leak, bool $whole, bool $dry): array
     {
         if ($dry) {
-            return [['step' => 'clean', 'text' => "It left {$leak['left']}: {$leak['then']}.", 'caution' => 'No water. Air the room first. Gloves and eyes. A safety data sheet goes before this list.']];
+            return [
+                [
+                    'step' => 'clean',
+                    'text' => "It left {$leak['left']}: {$leak['then']}.",
+                    'caution' => 'No water. Air the room first. Gloves and eyes. A safety data sheet goes before this list.',
+                ],
+            ];
         }
         $steps = $leak['neutralise'] === null ? [] : [
-            ['step' => 'neutralise', 'text' => ucfirst($leak['amount']).'. It left '.$leak['left'].'.', 'caution' => 'Gloves, eyes, air. Never with bleach or peroxide.'],
-            ['step' => 'rinse', 'text' => $whole ? 'The whole board in demineralised water, twice.' : 'Demineralised water on a swab, three times, only where it was touched.', 'caution' => null],
+            [
+                'step' => 'neutralise',
+                'text' => ucfirst($leak['amount']).'. It left '.$leak['left'].'.',
+                'caution' => 'Gloves, eyes, air. Never with bleach or peroxide.',
+            ],
+            [
+                'step' => 'rinse',
+                'text' => $whole ? 'The whole board in demineralised water, twice.' : 'Demineralised water on a swab, three times, only where it was touched.',
+                'caution' => null,
+            ],
         ];
 
         return [...$steps,
@@ -77,7 +96,14 @@ final readonly class CleaningPlan
      */
     private static function testing(array $touched): array
     {
-        return array_map(static fn (SurveyPlace $it): array => ['step' => 'test', 'text' => "Continuity of {$it->place} (grade {$it->grade}, carries {$it->carries->value}).", 'caution' => null], $touched);
+        return array_map(
+            static fn (SurveyPlace $it): array => [
+                'step' => 'test',
+                'text' => "Continuity of {$it->place} (grade {$it->grade}, carries {$it->carries->value}).",
+                'caution' => null,
+            ],
+            $touched,
+        );
     }
 
     /**
@@ -89,6 +115,13 @@ final readonly class CleaningPlan
     {
         $eaten = array_values(array_filter($touched, static fn (SurveyPlace $it): bool => $it->grade >= 3));
 
-        return array_map(static fn (SurveyPlace $it): array => ['step' => 'repair', 'text' => $it->grade === 4 ? "Rebuild {$it->place}." : "Replace or retin {$it->place}; look under the mask around it.", 'caution' => 'Solder: lead and flux fumes. Wash hands.'], $eaten);
+        return array_map(
+            static fn (SurveyPlace $it): array => [
+                'step' => 'repair',
+                'text' => $it->grade === 4 ? "Rebuild {$it->place}." : "Replace or retin {$it->place}; look under the mask around it.",
+                'caution' => 'Solder: lead and flux fumes. Wash hands.',
+            ],
+            $eaten,
+        );
     }
 }

@@ -36,8 +36,18 @@ final readonly class CorrosionRoom extends Room
     public function verbs(): array
     {
         return [
-            'continuity' => new Verb('whether a trace that a leak touched is sound', self::CONTINUITY_FIELDS, '{"measured_ohm": 0.42, "lead_ohm": 0.15, "amps": 0.1, "trace": {"length_mm": 60, "width_mm": 0.5, "copper_oz": 1}}', self::continuity(...)),
-            'wire' => new Verb('the wire that replaces an eaten trace', self::WIRE_FIELDS, '{"amps": 0.5, "length_mm": 80, "trace": {"width_mm": 1, "copper_oz": 1, "layer": "outer"}}', self::wire(...)),
+            'continuity' => new Verb(
+                'whether a trace that a leak touched is sound',
+                self::CONTINUITY_FIELDS,
+                '{"measured_ohm": 0.42, "lead_ohm": 0.15, "amps": 0.1, "trace": {"length_mm": 60, "width_mm": 0.5, "copper_oz": 1}}',
+                self::continuity(...),
+            ),
+            'wire' => new Verb(
+                'the wire that replaces an eaten trace',
+                self::WIRE_FIELDS,
+                '{"amps": 0.5, "length_mm": 80, "trace": {"width_mm": 1, "copper_oz": 1, "layer": "outer"}}',
+                self::wire(...),
+            ),
         ];
     }
 

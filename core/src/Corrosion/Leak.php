@@ -35,7 +35,8 @@ final readonly class Leak
                 'why' => 'there is nothing to neutralise',
             ],
             Chemistry::LithiumThionyl => [
-                'left' => 'matter that reacts with water to acids and gas', 'neutralise' => null, 'amount' => '', 'then' => 'a dry wipe with gloves, into special waste',
+                'left' => 'matter that reacts with water to acids and gas', 'neutralise' => null, 'amount' => '',
+                'then' => 'a dry wipe with gloves, into special waste',
                 'why' => 'no water: leave the room, ventilate, come back when it is clear',
             ],
         };

@@ -53,11 +53,15 @@ final readonly class Wire
 
     public static function choose(float $amps, float $lengthMm, float $maxDropV = self::MAX_DROP_V, ?float $traceCapacityA = null): self
     {
-        $trace = $traceCapacityA === null ? [] : ['the trace could carry '.Notation::print($traceCapacityA, Unit::Ampere, 3).($amps > $traceCapacityA ? ', less than it is asked to' : '')];
+        $trace = $traceCapacityA === null
+            ? []
+            : ['the trace could carry '.Notation::print($traceCapacityA, Unit::Ampere, 3).($amps > $traceCapacityA ? ', less than it is asked to' : '')];
         foreach (self::GAUGES as $awg) {
             $ohm = self::ohms($awg, $lengthMm);
             if (Compare::atMost($ohm * $amps, $maxDropV) && Compare::atMost($amps / self::areaMm2($awg), self::DENSITY)) {
-                $said = "AWG {$awg}, ".Notation::plain(self::diameterMm($awg), 3).' mm: loses '.Notation::print($ohm * $amps, Unit::Volt, 3).' over '.Notation::plain($lengthMm).' mm at '.Notation::plain($amps / self::areaMm2($awg), 3).' A/mm²';
+                $said = "AWG {$awg}, ".Notation::plain(self::diameterMm($awg), 3).' mm: loses '
+                    .Notation::print($ohm * $amps, Unit::Volt, 3).' over '
+                    .Notation::plain($lengthMm).' mm at '.Notation::plain($amps / self::areaMm2($awg), 3).' A/mm²';
 
                 return new self($awg, $ohm, $ohm * $amps, $traceCapacityA, [$said, ...$trace]);
             }
@@ -84,7 +88,14 @@ final readonly class Wire
             $node->at('amps')->notNegative(),
             $node->at('length_mm')->positive(),
             $node->optional('max_drop_v')?->positive() ?? self::MAX_DROP_V,
-            $trace === null ? null : Trace::capacity($trace->at('width_mm')->positive(), $trace->at('copper_oz')->positive(), $trace->at('layer')->enum(Layer::class) === Layer::Outer, $rise),
+            $trace === null
+                ? null
+                : Trace::capacity(
+                    $trace->at('width_mm')->positive(),
+                    $trace->at('copper_oz')->positive(),
+                    $trace->at('layer')->enum(Layer::class) === Layer::Outer,
+                    $rise,
+                ),
         );
     }
 }

@@ -25,12 +25,24 @@ final readonly class CloseRule
         $waitingFor = $close->waitingFor;
         match (true) {
             $outcome === Outcome::FixedWithLimits && $limits === [] => throw InvalidDocument::at('/data/limits', 'fixed with limits: list each limit'),
-            $outcome !== Outcome::FixedWithLimits && $limits !== [] => throw InvalidDocument::at('/data/limits', "{$outcome->words()} takes no limits: choose fixed with limits"),
+            $outcome !== Outcome::FixedWithLimits && $limits !== [] => throw InvalidDocument::at(
+                '/data/limits',
+                "{$outcome->words()} takes no limits: choose fixed with limits",
+            ),
             $outcome === Outcome::Parked && $waitingFor === null => throw InvalidDocument::at('/data/waiting_for', 'parked: say what it waits for'),
             $outcome === Outcome::Parked && $handedBack => throw InvalidDocument::at('/data/handed_back', 'a parked job is not handed back'),
-            $handedBack && $openHazards !== [] => throw InvalidDocument::at('/data/handed_back', 'a temporary fix is still open: '.implode('; ', $openHazards).'. Undo it, or close without handing back'),
-            $handedBack && $notRebuilt !== [] => throw InvalidDocument::at('/data/handed_back', 'not rebuilt yet: '.implode('; ', $notRebuilt).'. Tick the rebuild list, or close without handing back'),
-            $handedBack && $forbids !== [] => throw InvalidDocument::at('/data/handed_back', implode('; ', $forbids).'. Settle it, or close without handing back'),
+            $handedBack && $openHazards !== [] => throw InvalidDocument::at(
+                '/data/handed_back',
+                'a temporary fix is still open: '.implode('; ', $openHazards).'. Undo it, or close without handing back',
+            ),
+            $handedBack && $notRebuilt !== [] => throw InvalidDocument::at(
+                '/data/handed_back',
+                'not rebuilt yet: '.implode('; ', $notRebuilt).'. Tick the rebuild list, or close without handing back',
+            ),
+            $handedBack && $forbids !== [] => throw InvalidDocument::at(
+                '/data/handed_back',
+                implode('; ', $forbids).'. Settle it, or close without handing back',
+            ),
             default => null,
         };
     }

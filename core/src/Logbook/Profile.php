@@ -105,7 +105,9 @@ final readonly class Profile
     /** @throws \Ash\Document\InvalidDocument when the key is no board's */
     public function boardKey(Node $key): string
     {
-        return in_array($key->string(), $this->boardKeys(), true) ? $key->string() : $key->refuse('is not a board of this machine: '.implode(', ', $this->boardKeys()));
+        return in_array($key->string(), $this->boardKeys(), true)
+            ? $key->string()
+            : $key->refuse('is not a board of this machine: '.implode(', ', $this->boardKeys()));
     }
 
     /**

@@ -52,9 +52,19 @@ final readonly class Bank
         $chips = self::chips($node->at('chips'), $wordBits);
         $parity = $node->optional('parity')?->only('ref');
         $words = $node->at('words')->integer(1, 1 << 40);
-        $start + (float) $words * 2 ** substr_count(decbin($mask), '1') <= 2.0 ** self::WIDEST || $node->at('words')->refuse('must end within '.self::WIDEST.' address bits');
+        $start + (float) $words * 2 ** substr_count(decbin($mask), '1') <= 2.0 ** self::WIDEST
+            || $node->at('words')->refuse('must end within '.self::WIDEST.' address bits');
 
-        return new self($node->at('name')->name(), $start, $words, $parity === null ? $chips : [...$chips, new Chip($parity->at('ref')->name(), [self::P])], $parity !== null, $mask, $value, ...self::geometry($node, $words));
+        return new self(
+            $node->at('name')->name(),
+            $start,
+            $words,
+            $parity === null ? $chips : [...$chips, new Chip($parity->at('ref')->name(), [self::P])],
+            $parity !== null,
+            $mask,
+            $value,
+            ...self::geometry($node, $words),
+        );
     }
 
     public function owns(int $address): bool

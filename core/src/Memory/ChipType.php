@@ -21,7 +21,20 @@ enum ChipType: string
     case C62256 = '62256';
 
     /** Pins that the 16-pin dynamic chips share. */
-    private const DRAM16 = [2 => 'Din', 3 => '/WE', 4 => '/RAS', 5 => 'A0', 6 => 'A2', 7 => 'A1', 10 => 'A5', 11 => 'A4', 12 => 'A3', 14 => 'Dout', 15 => '/CAS', 16 => 'VSS'];
+    private const DRAM16 = [
+        2 => 'Din',
+        3 => '/WE',
+        4 => '/RAS',
+        5 => 'A0',
+        6 => 'A2',
+        7 => 'A1',
+        10 => 'A5',
+        11 => 'A4',
+        12 => 'A3',
+        14 => 'Dout',
+        15 => '/CAS',
+        16 => 'VSS',
+    ];
 
     /** @return array{words: int, bits: int, package: string, dynamic: bool, refresh: int, three_supplies: bool} refresh: cycles, 0 for a static chip */
     public function sheet(): array
@@ -41,7 +54,14 @@ enum ChipType: string
             self::C62256 => [32768, 8, 'DIP-28', 0],
         };
 
-        return ['words' => $words, 'bits' => $bits, 'package' => $package, 'dynamic' => $refresh > 0, 'refresh' => $refresh, 'three_supplies' => $this === self::C4027 || $this === self::C4116];
+        return [
+            'words' => $words,
+            'bits' => $bits,
+            'package' => $package,
+            'dynamic' => $refresh > 0,
+            'refresh' => $refresh,
+            'three_supplies' => $this === self::C4027 || $this === self::C4116,
+        ];
     }
 
     /** @return array<int, string> function by pin, of the pins that are known; a supply carries its volts */

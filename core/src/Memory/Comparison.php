@@ -8,7 +8,10 @@ namespace Ash\Memory;
 final readonly class Comparison
 {
     /**
-     * @return array{rows: list<array{bank: string, bit: string, ref: string, one: int, other: int, change: string}>, says: list<string>} change: gone, new, both
+     * @return array{
+     *     rows: list<array{bank: string, bit: string, ref: string, one: int, other: int, change: string}>,
+     *     says: list<string>,
+     * } change: gone, new, both
      */
     public static function of(Map $map, Seen $one, Seen $other, Condition $first, Condition $second): array
     {
@@ -18,7 +21,14 @@ final readonly class Comparison
                 foreach ($chip->bits as $bit) {
                     [$a, $b] = [$one->at($bank->name, $bit), $other->at($bank->name, $bit)];
                     if ($a + $b > 0) {
-                        $rows[] = ['bank' => $bank->name, 'bit' => SuspectWords::bit($bit), 'ref' => $chip->ref, 'one' => $a, 'other' => $b, 'change' => $b === 0 ? 'gone' : ($a === 0 ? 'new' : 'both')];
+                        $rows[] = [
+                            'bank' => $bank->name,
+                            'bit' => SuspectWords::bit($bit),
+                            'ref' => $chip->ref,
+                            'one' => $a,
+                            'other' => $b,
+                            'change' => $b === 0 ? 'gone' : ($a === 0 ? 'new' : 'both'),
+                        ];
                     }
                 }
             }
@@ -34,7 +44,10 @@ final readonly class Comparison
      */
     private static function says(array $rows, Condition $first, Condition $second): array
     {
-        $refs = static fn (string $change): array => array_values(array_unique(array_map(static fn (array $it): string => $it['ref'], array_filter($rows, static fn (array $it): bool => $it['change'] === $change))));
+        $refs = static fn (string $change): array => array_values(array_unique(array_map(
+            static fn (array $it): string => $it['ref'],
+            array_filter($rows, static fn (array $it): bool => $it['change'] === $change),
+        )));
         [$gone, $new, $both] = [$refs('gone'), $refs('new'), $refs('both')];
         if ($rows === []) {
             return ['Neither run shows an error.'];

@@ -41,8 +41,14 @@ final readonly class Condition
     {
         return match (true) {
             $this->warmth !== $other->warmth && $this->warmth !== null && $other->warmth !== null => [$this->warmth->value, $other->warmth->value],
-            ($this->pauseMin === null) !== ($other->pauseMin === null) => [$this->pauseMin === null ? 'without a pause' : 'after a pause', $other->pauseMin === null ? 'without a pause' : 'after a pause'],
-            $this->knownGood !== $other->knownGood => [$this->knownGood === null ? 'as it was' : "with {$this->knownGood}", $other->knownGood === null ? 'as it was' : "with {$other->knownGood}"],
+            ($this->pauseMin === null) !== ($other->pauseMin === null) => [
+                $this->pauseMin === null ? 'without a pause' : 'after a pause',
+                $other->pauseMin === null ? 'without a pause' : 'after a pause',
+            ],
+            $this->knownGood !== $other->knownGood => [
+                $this->knownGood === null ? 'as it was' : "with {$this->knownGood}",
+                $other->knownGood === null ? 'as it was' : "with {$other->knownGood}",
+            ],
             default => null,
         };
     }

@@ -71,7 +71,10 @@ final readonly class DateCode
             return [$word];
         }
         if (preg_match('/^(\D*)(\d+)(?:-|\.\.)(?:\1)?(\d+)$/D', $word, $m) === 1 && (int) $m[3] - (int) $m[2] < 200) {
-            $refs = array_values(array_filter(array_map(static fn (int $n): string => $m[1].$n, range((int) $m[2], (int) $m[3])), static fn (string $ref): bool => isset($map->byRef["\0{$ref}"])));
+            $refs = array_values(array_filter(
+                array_map(static fn (int $n): string => $m[1].$n, range((int) $m[2], (int) $m[3])),
+                static fn (string $ref): bool => isset($map->byRef["\0{$ref}"]),
+            ));
             if ($refs !== []) {
                 return $refs;
             }

@@ -48,7 +48,10 @@ final readonly class DateCodesRead implements EntryData
         $codes = DateCode::list(Node::of($this->codes, '/data/codes'), $memory->map);
         $history = DateCode::history($codes);
 
-        return Shape::of(self::class)->with($this, ['name' => $memory->name, 'byChip' => $codes, 'built' => $history['built'], 'younger' => $history['younger']]);
+        return Shape::of(self::class)->with(
+            $this,
+            ['name' => $memory->name, 'byChip' => $codes, 'built' => $history['built'], 'younger' => $history['younger']],
+        );
     }
 
     public function sentence(string $text): string

@@ -37,7 +37,12 @@ final class ErrorReader
             $error = $node->members();
             $bit = $node->optional('bit')?->raw();
             unset($error['bit']);
-            $this->take(array_map(static fn (Node $it): string => $it->string(), $error) + ($bit === null ? [] : ['bit' => is_int($bit) ? (string) $bit : $node->at('bit')->string()]), $row);
+            $this->take(
+                array_map(static fn (Node $it): string => $it->string(), $error) + ($bit === null
+                    ? []
+                    : ['bit' => is_int($bit) ? (string) $bit : $node->at('bit')->string()]),
+                $row,
+            );
         }
     }
 
@@ -55,7 +60,11 @@ final class ErrorReader
         foreach ($lines as $line) {
             $cut === null || throw $cut;
             $open .= $line;
-            strlen($open) <= self::LONGEST || throw InvalidDocument::at($header === null ? '/errors' : "/errors/{$row}", 'is longer than '.self::LONGEST.' characters: is a quote not closed, is it a CSV file at all?');
+            strlen($open) <= self::LONGEST
+                || throw InvalidDocument::at(
+                    $header === null ? '/errors' : "/errors/{$row}",
+                    'is longer than '.self::LONGEST.' characters: is a quote not closed, is it a CSV file at all?',
+                );
             $quoted = str_contains($open, '"');
             if ($quoted && substr_count($open, '"') % 2 === 1) {
                 continue;
@@ -151,7 +160,10 @@ final class ErrorReader
             default => null,
         };
 
-        return InvalidDocument::at($pointer.($field === null ? '' : "/{$field}"), 'must be address with expected and actual, address with xor, address with kind parity, bank with bit, or ref');
+        return InvalidDocument::at(
+            $pointer.($field === null ? '' : "/{$field}"),
+            'must be address with expected and actual, address with xor, address with kind parity, bank with bit, or ref',
+        );
     }
 
     /** @param array<array-key, string> $error */
@@ -170,7 +182,9 @@ final class ErrorReader
         $word = $this->number($error, $field, $row);
         count($this->words) < self::KEPT || $this->words = [];
 
-        return $word >> $this->map->wordBits === 0 ? $this->words[$text] = $word : throw InvalidDocument::at("/errors/{$row}/{$field}", "is wider than {$this->map->wordBits} bits");
+        return $word >> $this->map->wordBits === 0
+            ? $this->words[$text] = $word
+            : throw InvalidDocument::at("/errors/{$row}/{$field}", "is wider than {$this->map->wordBits} bits");
     }
 
     private function bankBit(string $name, string $written, string $pointer): void

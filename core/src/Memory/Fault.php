@@ -16,8 +16,13 @@ final readonly class Fault
      * @param int|null        $when  of a coupling: 1 is up or the state 1, 0 is down or the state 0
      * @param int|string|null $value 0, 1, "and", "or"
      */
-    public function __construct(public string $type, public int $cell, public ?int $aggressor = null, public ?int $when = null, public int|string|null $value = null)
-    {
+    public function __construct(
+        public string $type,
+        public int $cell,
+        public ?int $aggressor = null,
+        public ?int $when = null,
+        public int|string|null $value = null,
+    ) {
     }
 
     public static function read(Node $node, int $words): self
@@ -39,7 +44,13 @@ final readonly class Fault
             $node->at('aggressor')->refuse('must be another cell');
         }
 
-        return new self($type, $cell, $aggressor, $uses['when'] ? self::when($node->at('when'), $type) : null, $uses['value'] ? self::value($node->at('value'), $type) : null);
+        return new self(
+            $type,
+            $cell,
+            $aggressor,
+            $uses['when'] ? self::when($node->at('when'), $type) : null,
+            $uses['value'] ? self::value($node->at('value'), $type) : null,
+        );
     }
 
     private static function when(Node $node, string $type): int

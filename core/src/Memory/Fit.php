@@ -35,7 +35,11 @@ final readonly class Fit
     {
         $never = self::never($fitted, $candidate, $requiredNs, $candidateNs);
         $conflicts = self::conflicts($fitted, $candidate);
-        $rework = array_map(static fn (array $it): string => "pin {$it['pin']}: the socket has {$it['fitted']}, the chip {$it['candidate']}".($it['hazard'] ? ': this destroys something' : ': lift it or tie it'), $conflicts);
+        $rework = array_map(
+            static fn (array $it): string => "pin {$it['pin']}: the socket has {$it['fitted']}, the chip {$it['candidate']}"
+                .($it['hazard'] ? ': this destroys something' : ': lift it or tie it'),
+            $conflicts,
+        );
         $cycles = $candidate->sheet()['refresh'];
         if ($never === [] && $cycles > $fitted->sheet()['refresh']) {
             $rework[] = "it wants {$cycles} refresh cycles, the board gives {$fitted->sheet()['refresh']}";
@@ -48,7 +52,13 @@ final readonly class Fit
             $never !== [] => 'no',
             $conflicts !== [] || $cycles > $fitted->sheet()['refresh'] => 'needs_rework',
             default => 'drop_in',
-        }, $conflicts, [...$never, ...$rework, ...($never === [] && $rework === [] ? ['the same in everything that is asked'] : []), ...(($requiredNs === null) === ($candidateNs === null) ? [] : ['only one access time is known: speed is not judged'])]);
+        }, $conflicts,
+            [
+                ...$never,
+                ...$rework,
+                ...($never === [] && $rework === [] ? ['the same in everything that is asked'] : []),
+                ...(($requiredNs === null) === ($candidateNs === null) ? [] : ['only one access time is known: speed is not judged']),
+            ]);
     }
 
     /**
@@ -82,11 +92,15 @@ final readonly class Fit
         $b = $candidate->sheet();
 
         return array_values(array_filter([
-            $a['dynamic'] === $b['dynamic'] ? null : ($a['dynamic'] ? 'the socket is for dynamic memory, the chip is static' : 'the socket is for static memory, the chip is dynamic'),
+            $a['dynamic'] === $b['dynamic']
+                ? null
+                : ($a['dynamic'] ? 'the socket is for dynamic memory, the chip is static' : 'the socket is for static memory, the chip is dynamic'),
             $b['words'] < $a['words'] ? "{$b['words']} words where {$a['words']} are wanted" : null,
             $b['bits'] === $a['bits'] ? null : "{$b['bits']} bits wide where {$a['bits']} are wanted",
             $b['package'] === $a['package'] ? null : "{$b['package']} does not go into {$a['package']}",
-            $requiredNs !== null && $candidateNs !== null && Compare::above($candidateNs, $requiredNs) ? Notation::plain($candidateNs).' ns is slower than the '.Notation::plain($requiredNs).' ns that are wanted' : null,
+            $requiredNs !== null && $candidateNs !== null && Compare::above($candidateNs, $requiredNs)
+                ? Notation::plain($candidateNs).' ns is slower than the '.Notation::plain($requiredNs).' ns that are wanted'
+                : null,
         ]));
     }
 

@@ -47,9 +47,9 @@ final readonly class FittedMemory
         $map = Map::read($node->at('map'));
 
         return new self(
-            $node->at('key')->string(), $node->at('name')->text(80), $node->optional('board')?->text(40),
-            $node->optional('chip')?->enum(ChipType::class), $node->optional('access_ns')?->positive(), $map,
-            $node->has('sockets') ? self::sockets($node->at('sockets'), $map) : self::usual($map),
+            key: $node->at('key')->string(), name: $node->at('name')->text(80), board: $node->optional('board')?->text(40),
+            chip: $node->optional('chip')?->enum(ChipType::class), accessNs: $node->optional('access_ns')?->positive(), map: $map,
+            sockets: $node->has('sockets') ? self::sockets($node->at('sockets'), $map) : self::usual($map),
         );
     }
 
@@ -92,6 +92,8 @@ final readonly class FittedMemory
         }
         $missing = array_diff_key($map->byRef, $placed);
 
-        return $missing === [] ? $sockets : $rows->refuse('has no socket for '.implode(', ', array_map(static fn (string $ref): string => substr($ref, 1), array_keys($missing))));
+        return $missing === []
+            ? $sockets
+            : $rows->refuse('has no socket for '.implode(', ', array_map(static fn (string $ref): string => substr($ref, 1), array_keys($missing))));
     }
 }

@@ -258,9 +258,25 @@ final class Locator
             $whole = [];
             foreach ($bank->chips as $chip) {
                 $pairs = array_map(static fn (int $bit): int => $b * self::WIDTH + $bit, $chip->bits);
-                $chips[] = $it = new Suspect(SuspectKind::Chip, 10, $pairs, $chip->ref, [$chip->ref], $bank->name, $chip->bits);
+                $chips[] = $it = new Suspect(
+                    kind: SuspectKind::Chip,
+                    prior: 10,
+                    pairs: $pairs,
+                    ref: $chip->ref,
+                    refs: [$chip->ref],
+                    bank: $bank->name,
+                    bits: $chip->bits,
+                );
                 foreach (count($pairs) > 1 ? $chip->bits : [] as $i => $bit) {
-                    $parts[] = new Suspect(SuspectKind::ChipPart, 3, [$pairs[$i]], $chip->ref, [$chip->ref], $bank->name, [$bit]);
+                    $parts[] = new Suspect(
+                        kind: SuspectKind::ChipPart,
+                        prior: 3,
+                        pairs: [$pairs[$i]],
+                        ref: $chip->ref,
+                        refs: [$chip->ref],
+                        bank: $bank->name,
+                        bits: [$bit],
+                    );
                 }
                 foreach ($chip->bits as $i => $bit) {
                     $lines[$bit][] = $pairs[$i];
@@ -278,11 +294,46 @@ final class Locator
 
         return [
             ...$chips, ...$parts,
-            ...array_map(static fn (int $bit, array $pairs): Suspect => new Suspect(SuspectKind::DataLine, 2, $pairs, null, [], null, [$bit]), array_keys($lines), $lines),
+            ...array_map(
+                static fn (int $bit, array $pairs): Suspect => new Suspect(
+                    kind: SuspectKind::DataLine,
+                    prior: 2,
+                    pairs: $pairs,
+                    ref: null,
+                    refs: [],
+                    bank: null,
+                    bits: [$bit],
+                ),
+                array_keys($lines),
+                $lines,
+            ),
             ...$banks,
             new Suspect(SuspectKind::Everything, 2, $all),
-            ...array_map(fn (AddressLine $line): Suspect => new Suspect(SuspectKind::AddressLine, 2, array_keys($this->seen), null, [], null, [], $line->bits, $line->isCertain()), array_values(array_filter([...$this->lines, ...$this->pins], static fn (AddressLine $line): bool => $line->matches()))),
-            ...($n >= 2 && $n <= 8 ? [new Suspect(SuspectKind::SeveralChips, 10 * 0.01 ** ($n - 1), array_merge(...array_map(static fn (Suspect $it): array => $it->pairs, $several)), null, array_merge(...array_map(static fn (Suspect $it): array => $it->refs, $several)))] : []),
+            ...array_map(
+                fn (AddressLine $line): Suspect => new Suspect(
+                    kind: SuspectKind::AddressLine,
+                    prior: 2,
+                    pairs: array_keys($this->seen),
+                    ref: null,
+                    refs: [],
+                    bank: null,
+                    bits: [],
+                    addressBits: $line->bits,
+                    certain: $line->isCertain(),
+                ),
+                array_values(array_filter([...$this->lines, ...$this->pins], static fn (AddressLine $line): bool => $line->matches())),
+            ),
+            ...($n >= 2 && $n <= 8
+                ? [
+                    new Suspect(
+                        SuspectKind::SeveralChips,
+                        10 * 0.01 ** ($n - 1),
+                        array_merge(...array_map(static fn (Suspect $it): array => $it->pairs, $several)),
+                        null,
+                        array_merge(...array_map(static fn (Suspect $it): array => $it->refs, $several)),
+                    ),
+                ]
+                : []),
         ];
     }
 

@@ -15,8 +15,14 @@ final readonly class Map
      * @param array<string, int>             $byName bank number by NUL and name
      * @param array<string, array{int, int}> $byRef  bank and chip number by NUL and designator
      */
-    private function __construct(public Radix $radix, public int $wordBits, public string $technology, public array $banks, public array $byName, public array $byRef)
-    {
+    private function __construct(
+        public Radix $radix,
+        public int $wordBits,
+        public string $technology,
+        public array $banks,
+        public array $byName,
+        public array $byRef,
+    ) {
     }
 
     public static function read(Node $node): self
@@ -32,7 +38,13 @@ final readonly class Map
             $node->at('banks')->refuse('must list at least one bank');
         }
         Node::distinct(array_map(static fn (Node $it): Node => $it->at('name'), $nodes));
-        Node::distinct(array_merge(...array_map(static fn (Node $it): array => [...array_map(static fn (Node $chip): Node => $chip->at('ref'), $it->at('chips')->items()), ...($it->has('parity') ? [$it->at('parity')->at('ref')] : [])], $nodes)));
+        Node::distinct(array_merge(...array_map(
+            static fn (Node $it): array => [
+                ...array_map(static fn (Node $chip): Node => $chip->at('ref'), $it->at('chips')->items()),
+                ...($it->has('parity') ? [$it->at('parity')->at('ref')] : []),
+            ],
+            $nodes,
+        )));
         foreach ($banks as $i => $bank) {
             foreach (array_slice($banks, 0, $i) as $other) {
                 $shared = self::firstShared($bank, $other);

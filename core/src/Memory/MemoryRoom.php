@@ -66,11 +66,31 @@ final readonly class MemoryRoom extends Room
     {
         return [
             'locate' => new Verb('which chip, line or bank is it', self::LOCATE_FIELDS, self::LOCATE_EXAMPLE, self::locate(...), ['errors']),
-            'march' => new Verb('a march test on a memory with faults', self::MARCH_FIELDS, '{"test": "march-c-", "words": 1048576, "faults": [{"type": "cfid", "cell": 5, "aggressor": 9, "when": "up", "value": 1}]}', self::march(...)),
+            'march' => new Verb(
+                'a march test on a memory with faults',
+                self::MARCH_FIELDS,
+                '{"test": "march-c-", "words": 1048576, "faults": [{"type": "cfid", "cell": 5, "aggressor": 9, "when": "up", "value": 1}]}',
+                self::march(...),
+            ),
             'coverage' => new Verb('what a march test finds, by enumeration', self::COVERAGE_FIELDS, '{"test": "mats+", "words": 4}', self::coverage(...)),
-            'soak' => new Verb('what so many passes say of the failure rate', self::SOAK_FIELDS, '{"passes": 51, "errors": 0, "target_rate": 0.01, "seconds_per_pass": 90}', self::soak(...)),
-            'sum' => new Verb('what is fitted against what the machine counts', self::SUM_FIELDS, '{"modules": [{"name": "bank 0", "kib": 128}, {"name": "bank 1", "kib": 64}, {"name": "bank 2", "kib": 64}], "counted_kib": 192}', self::sum(...)),
-            'fit' => new Verb('whether a chip may go into a socket', self::FIT_FIELDS, '{"fitted": "4116", "candidate": "4164", "required_access_ns": 200, "candidate_access_ns": 150}', self::fit(...)),
+            'soak' => new Verb(
+                'what so many passes say of the failure rate',
+                self::SOAK_FIELDS,
+                '{"passes": 51, "errors": 0, "target_rate": 0.01, "seconds_per_pass": 90}',
+                self::soak(...),
+            ),
+            'sum' => new Verb(
+                'what is fitted against what the machine counts',
+                self::SUM_FIELDS,
+                '{"modules": [{"name": "bank 0", "kib": 128}, {"name": "bank 1", "kib": 64}, {"name": "bank 2", "kib": 64}], "counted_kib": 192}',
+                self::sum(...),
+            ),
+            'fit' => new Verb(
+                'whether a chip may go into a socket',
+                self::FIT_FIELDS,
+                '{"fitted": "4116", "candidate": "4164", "required_access_ns": 200, "candidate_access_ns": 150}',
+                self::fit(...),
+            ),
         ];
     }
 
@@ -183,7 +203,9 @@ final readonly class MemoryRoom extends Room
                      address_bits[], explains, probability, text, action, against; matrix[] bank, bit, errors; errors, unmapped, unexplained, reasons[]
         TEXT;
     private const LOCATE_EXAMPLE = <<<'JSON'
-        {"map": {"word_bits": 4, "banks": [{"name": "0", "start": "0", "words": 16384, "chips": [{"ref": "U30", "bits": [0]}, {"ref": "U31", "bits": [1]}, {"ref": "U32", "bits": [2]}, {"ref": "U33", "bits": [3]}]}]},
+        {"map": {"word_bits": 4, "banks": [{"name": "0", "start": "0", "words": 16384,
+                                "chips": [{"ref": "U30", "bits": [0]}, {"ref": "U31", "bits": [1]},
+                                          {"ref": "U32", "bits": [2]}, {"ref": "U33", "bits": [3]}]}]},
          "errors": [{"address": "1A3F", "expected": "0", "actual": "4"}, {"address": "0x0007", "expected": "F", "actual": "B"}]}
         JSON;
     private const MARCH_FIELDS = <<<'TEXT'

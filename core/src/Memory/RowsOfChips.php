@@ -67,6 +67,9 @@ final readonly class RowsOfChips
             $first->refuse('must have a number in it that counts up, such as U30');
         }
 
-        return array_map(static fn (int $i): string => $m[1].str_pad((string) ((int) $m[2] + $i), strlen($m[2]), '0', STR_PAD_LEFT).$m[3], range(0, $count - 1));
+        return array_map(
+            static fn (int $i): string => $m[1].str_pad((string) ((int) $m[2] + $i), strlen($m[2]), '0', STR_PAD_LEFT).$m[3],
+            range(0, $count - 1),
+        );
     }
 }

@@ -47,7 +47,15 @@ final readonly class Soak
         $needed = $target === null || $errors > 0 ? null : (int) ceil(log(1 - $confidence) / log1p(-$target) - 1e-9);
         $left = $needed === null ? null : max(0, $needed - $passes);
 
-        return new self($errors / $passes, $upper, $lower, $needed, $left, $left === null || $secondsPerPass === null ? null : $left * $secondsPerPass, self::said($passes, $errors, $upper, $confidence, $left));
+        return new self(
+            errorRate: $errors / $passes,
+            upperRate: $upper,
+            lowerRate: $lower,
+            passesNeeded: $needed,
+            passesLeft: $left,
+            secondsLeft: $left === null || $secondsPerPass === null ? null : $left * $secondsPerPass,
+            reasons: self::said($passes, $errors, $upper, $confidence, $left),
+        );
     }
 
     /**
@@ -61,7 +69,10 @@ final readonly class Soak
         $at = array_map(static fn (int $i): int => max(1, (int) round($end * $i / 60)), range(0, 60));
         $at = array_unique([...array_filter($at, static fn (int $n): bool => $n > $errors), max(1, $passes)]);
         sort($at);
-        $points = array_map(static fn (int $n): array => ['passes' => $n, 'upper' => self::of($n, $errors, $confidence)->upperRate, 'here' => $n === $passes], $at);
+        $points = array_map(
+            static fn (int $n): array => ['passes' => $n, 'upper' => self::of($n, $errors, $confidence)->upperRate, 'here' => $n === $passes],
+            $at,
+        );
 
         return $points;
     }
@@ -76,7 +87,12 @@ final readonly class Soak
         return array_map(static function (int $more) use ($passes, $errors, $confidence, $secondsPerPass): array {
             $upper = self::of($passes + $more, $errors, $confidence)->upperRate;
 
-            return ['more' => $more, 'upper' => $upper, 'says' => "{$more} more clean passes".($secondsPerPass === null ? '' : ' ('.self::duration($more * $secondsPerPass).')').': at most '.Notation::plain($upper * 100, 3).' %'];
+            return [
+                'more' => $more,
+                'upper' => $upper,
+                'says' => "{$more} more clean passes".($secondsPerPass === null ? '' : ' ('.self::duration($more * $secondsPerPass).')')
+                    .': at most '.Notation::plain($upper * 100, 3).' %',
+            ];
         }, [10, 50, 100, 300]);
     }
 
@@ -97,7 +113,10 @@ final readonly class Soak
     {
         $sure = Notation::plain($confidence * 100, 4).' %';
         $said = $errors === 0
-            ? ["{$passes} clean ".($passes === 1 ? 'pass' : 'passes').': a fault that shows in more than 1 pass in '.(int) floor(1 / $upper + 1e-9).' would very likely have shown ('.$sure.')']
+            ? [
+                "{$passes} clean ".($passes === 1 ? 'pass' : 'passes').': a fault that shows in more than 1 pass in '
+                    .(int) floor(1 / $upper + 1e-9).' would very likely have shown ('.$sure.')',
+            ]
             : ["{$errors} of {$passes} passes failed: up to ".Notation::plain($upper * 100, 3)." % of passes may fail ({$sure})"];
 
         return $left === null ? $said : [...$said, $left === 0 ? 'the wished bound is reached' : "{$left} more clean passes reach the wished bound"];

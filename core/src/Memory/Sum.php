@@ -22,8 +22,12 @@ final class Sum
      * @param list<string> $names
      * @param list<int>    $units of each module; KiB in thousandths, so that half a KiB is exact
      */
-    private function __construct(private readonly array $names, private readonly array $units, public readonly float $expectedKib, public readonly float $differenceKib)
-    {
+    private function __construct(
+        private readonly array $names,
+        private readonly array $units,
+        public readonly float $expectedKib,
+        public readonly float $differenceKib,
+    ) {
     }
 
     public static function read(Node $node): self

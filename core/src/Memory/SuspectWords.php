@@ -19,12 +19,14 @@ final readonly class SuspectWords
 
         return match ($it->kind) {
             SuspectKind::Chip => ucfirst($this->chip())." {$it->ref} in bank {$it->bank} ({$bits}): its errors sit {$this->where($it)}.",
-            SuspectKind::ChipPart => "One output of {$this->chip()} {$it->ref} in bank {$it->bank}: {$bits} alone, the others hold. Its errors sit {$this->where($it)}.",
+            SuspectKind::ChipPart => "One output of {$this->chip()} {$it->ref} in bank {$it->bank}: {$bits} alone, the others hold. Its "
+                ."errors sit {$this->where($it)}.",
             SuspectKind::DataLine => "Data line {$bits}: wrong in every bank that has it.",
             SuspectKind::Bank => "Bank {$it->bank} as a whole.".$this->unfitted($it),
             SuspectKind::Everything => 'Everything at once: supply, clock, or the test itself.',
             SuspectKind::AddressLine => count($it->addressBits) === 2
-                ? "Address pin that carries cell bits {$it->addressBits[0]} and {$it->addressBits[1]}: wrong words belong to the cells with the two tied together."
+                ? "Address pin that carries cell bits {$it->addressBits[0]} and {$it->addressBits[1]}: wrong words belong to the cells with "
+                    .'the two tied together.'
                 : "Address line {$it->addressBits[0]}: wrong words belong to the address with this bit the other way round.",
             default => count($it->refs).' '.$this->chip().'s at once: '.implode(', ', $it->refs).'.',
         };
@@ -33,11 +35,17 @@ final readonly class SuspectWords
     public function action(Suspect $it): string
     {
         return match ($it->kind) {
-            SuspectKind::Chip, SuspectKind::ChipPart => str_contains($this->where($it), 'everywhere') ? "Reseat {$it->ref}; then measure its supply pins; then swap it with a neighbour that tests good and see the error move." : "Swap {$it->ref} with a neighbour that tests good: the error must move with it.",
+            SuspectKind::Chip,
+            SuspectKind::ChipPart => str_contains($this->where($it), 'everywhere')
+                ? "Reseat {$it->ref}; then measure its supply pins; then swap it with a neighbour that tests good and see the error move."
+                : "Swap {$it->ref} with a neighbour that tests good: the error must move with it.",
             SuspectKind::DataLine => 'Follow the line to its buffer or latch before any chip is pulled.',
-            SuspectKind::Bank => 'Follow the select line, the '.($this->map->technology === 'dram' ? 'RAS and CAS drivers' : 'drivers').', the supply pins of the bank, and look at the size jumpers.',
+            SuspectKind::Bank => 'Follow the select line, the '.($this->map->technology === 'dram' ? 'RAS and CAS drivers' : 'drivers')
+                .', the supply pins of the bank, and look at the size jumpers.',
             SuspectKind::Everything => 'Measure the rails at the chips and look at the clock; then repeat the test from cold.',
-            SuspectKind::AddressLine => $it->certain || $this->pattern === Pattern::Mix ? 'Follow the address line to its buffer'.(count($it->addressBits) === 2 ? ' or multiplexer' : '').' and look at the pin.' : 'Run the mix pattern: with one difference value a chip or a data line could still imitate this.',
+            SuspectKind::AddressLine => $it->certain || $this->pattern === Pattern::Mix
+                ? 'Follow the address line to its buffer'.(count($it->addressBits) === 2 ? ' or multiplexer' : '').' and look at the pin.'
+                : 'Run the mix pattern: with one difference value a chip or a data line could still imitate this.',
             default => 'Reseat them all, measure the supply they share, then swap one at a time.',
         };
     }
@@ -110,7 +118,8 @@ final readonly class SuspectWords
         $first = $suspects[0];
         $reasons[] = 'best: '.Notation::plain($first->probability * 100, 4).' %';
         if (isset($suspects[1]) && $suspects[1]->probability > $first->probability / 10) {
-            $reasons[] = 'not settled against '.$this->called($suspects[1]).' with '.Notation::plain($suspects[1]->probability * 100, 3).' %: '.$this->settledBy($first, $suspects[1]);
+            $reasons[] = 'not settled against '.$this->called($suspects[1]).' with '.Notation::plain($suspects[1]->probability * 100, 3)
+                .' %: '.$this->settledBy($first, $suspects[1]);
         }
 
         return $reasons;
@@ -137,7 +146,9 @@ final readonly class SuspectWords
             SuspectKind::DataLine => 'data line '.self::bits($it->bits),
             SuspectKind::Bank => "bank {$it->bank}",
             SuspectKind::Everything => 'everything at once',
-            SuspectKind::AddressLine => count($it->addressBits) === 2 ? "the address pin of cell bits {$it->addressBits[0]} and {$it->addressBits[1]}" : "address line {$it->addressBits[0]}",
+            SuspectKind::AddressLine => count($it->addressBits) === 2
+                ? "the address pin of cell bits {$it->addressBits[0]} and {$it->addressBits[1]}"
+                : "address line {$it->addressBits[0]}",
             default => count($it->refs).' '.$this->chip().'s at once',
         };
     }
@@ -151,10 +162,16 @@ final readonly class SuspectWords
         $ref = in_array($one->kind, [SuspectKind::Chip, SuspectKind::ChipPart], true) ? $one->ref : $other->ref;
 
         return match (true) {
-            $has(SuspectKind::AddressLine) && $this->pattern !== Pattern::Mix => 'run the mix pattern: an address line shows many different wrong bits there, a chip or a data line does not',
+            $has(SuspectKind::AddressLine)
+                && $this->pattern !== Pattern::Mix => 'run the mix pattern: an address line shows many different wrong bits there, a chip '
+                    .'or a data line does not',
             $has(SuspectKind::AddressLine) => 'test a second bank: an address line is wrong in both',
             $chip && $has(SuspectKind::DataLine) => "exchange {$ref} with a neighbour: with the {$this->chip()} the error moves, with the line it stays",
-            $chip && $has(SuspectKind::Bank, SuspectKind::Everything) => "exchange {$ref} with one of a good bank: with the {$this->chip()} the error moves, with the select or the supply it stays",
+            $chip
+                && $has(
+                    SuspectKind::Bank,
+                    SuspectKind::Everything,
+                ) => "exchange {$ref} with one of a good bank: with the {$this->chip()} the error moves, with the select or the supply it stays",
             $has(SuspectKind::Chip) && $has(SuspectKind::ChipPart) => 'run more passes: one output alone keeps to its bit, and the action is the same',
             $has(SuspectKind::SeveralChips) => 'swap one of them and repeat: what several share does not move with one',
             $has(SuspectKind::Bank) && $has(SuspectKind::Everything) => 'test another bank alone: when it is good the supply and the clock are',
@@ -187,7 +204,11 @@ final readonly class SuspectWords
         foreach ($pairs as $pair) {
             $byBank[intdiv($pair, Locator::WIDTH)][] = $pair % Locator::WIDTH;
         }
-        $says = array_map(fn (int $bank, array $bits): string => "bank {$this->map->banks[$bank]->name} ".(count($bits) > 6 ? count($bits).' bits' : self::bits($bits)), array_keys($byBank), $byBank);
+        $says = array_map(
+            fn (int $bank, array $bits): string => "bank {$this->map->banks[$bank]->name} ".(count($bits) > 6 ? count($bits).' bits' : self::bits($bits)),
+            array_keys($byBank),
+            $byBank,
+        );
 
         return implode(', ', array_slice($says, 0, 3)).(count($says) > 3 ? ' and '.(count($says) - 3).' more banks' : '');
     }

@@ -40,7 +40,10 @@ final readonly class Swap
         foreach ($memory->map->banks as $bank) {
             foreach ($bank->chips as $chip) {
                 $swap = new self($memory, $suspect, $chip->ref);
-                if ($chip->ref === $suspect || $seen->on($chip->ref) > 0 || count($chip->bits) !== count($swap->chip($suspect)->bits) || ($chip->bits === [Bank::P]) !== ($swap->chip($suspect)->bits === [Bank::P])) {
+                if ($chip->ref === $suspect
+                    || $seen->on($chip->ref) > 0
+                    || count($chip->bits) !== count($swap->chip($suspect)->bits)
+                    || ($chip->bits === [Bank::P]) !== ($swap->chip($suspect)->bits === [Bank::P])) {
                     continue;
                 }
                 $far = 100 * abs($places[$chip->ref][0] - $places[$suspect][0]) + abs($places[$chip->ref][1] - $places[$suspect][1]);
@@ -61,7 +64,8 @@ final readonly class Swap
             $moves[] = "from bank {$here[0]} bit ".SuspectWords::bit($here[1])." to bank {$there[0]} bit ".SuspectWords::bit($there[1]);
         }
 
-        return "If the chip in {$this->from} is bad, its errors move with it to {$this->to}: ".implode(', ', $moves).'. If they stay, it is the socket, the line or the supply.';
+        return "If the chip in {$this->from} is bad, its errors move with it to {$this->to}: ".implode(', ', $moves)
+            .'. If they stay, it is the socket, the line or the supply.';
     }
 
     /** @return array{SwapVerdict, string} with the words for it */
@@ -76,9 +80,18 @@ final readonly class Swap
 
         return match (true) {
             $moved > 0 && $stay === 0 => [SwapVerdict::Confirmed, "Confirmed: the errors moved to {$this->to}. It is {$name}: replace it."],
-            $moved === 0 && $stay > 0 => [SwapVerdict::Stayed, "Refuted: the errors stayed at {$this->from}. It is not {$name}: look at its socket, its supply pins and its lines."],
-            $moved > 0 => [SwapVerdict::Both, "Neither alone: errors at {$this->from} and at {$this->to}. Two faults, or a fault that both share: follow what they share."],
-            default => [SwapVerdict::Gone, "Gone: no error at {$this->from} nor at {$this->to}. Reseating may have cured a contact: soak it before anything is replaced."],
+            $moved === 0 && $stay > 0 => [
+                SwapVerdict::Stayed,
+                "Refuted: the errors stayed at {$this->from}. It is not {$name}: look at its socket, its supply pins and its lines.",
+            ],
+            $moved > 0 => [
+                SwapVerdict::Both,
+                "Neither alone: errors at {$this->from} and at {$this->to}. Two faults, or a fault that both share: follow what they share.",
+            ],
+            default => [
+                SwapVerdict::Gone,
+                "Gone: no error at {$this->from} nor at {$this->to}. Reseating may have cured a contact: soak it before anything is replaced.",
+            ],
         };
     }
 

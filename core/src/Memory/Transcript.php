@@ -194,7 +194,17 @@ final class Transcript
     /** @return array<string, ?string> */
     private function words(string $text): array
     {
-        $found = ['address' => null, 'expected' => null, 'actual' => null, 'xor' => null, 'bank' => null, 'bit' => null, 'chip' => null, 'parity' => null, 'wrong' => null];
+        $found = [
+            'address' => null,
+            'expected' => null,
+            'actual' => null,
+            'xor' => null,
+            'bank' => null,
+            'bit' => null,
+            'chip' => null,
+            'parity' => null,
+            'wrong' => null,
+        ];
         $bare = [];
         $label = null;
         $text = preg_replace('/\b\d{1,2}:\d\d(:\d\d([.,]\d+)?)?\b|\b\d{4}-\d\d-\d\d\b/', ' ', $text) ?? '';

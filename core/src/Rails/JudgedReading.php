@@ -40,23 +40,34 @@ final readonly class JudgedReading
         if ($reading->volts === null) {
             $reasons = [...self::rippleReasons($rail, $reading, $rippleOut), ...self::ohmsReasons($reading)];
 
-            return new self($rail, $reading, null, null, null, null, $rippleOut, false, false, ['no voltage was measured', ...$reasons]);
+            return new self(
+                rail: $rail,
+                reading: $reading,
+                guardV: null,
+                verdict: null,
+                deviationPct: null,
+                conformanceProbability: null,
+                rippleOut: $rippleOut,
+                conclusive: false,
+                meterUnfit: false,
+                reasons: ['no voltage was measured', ...$reasons],
+            );
         }
         $guard = $meter->guard($reading->volts);
         $unfit = Compare::atLeast(2 * $guard, $rail->limits->width());
         $verdict = self::place($reading->volts, $rail->limits, $guard);
 
         return new self(
-            $rail,
-            $reading,
-            $guard,
-            $verdict,
-            ($rail->ratio($reading->volts) - 1) * 100,
-            self::conformance($reading->volts, $rail->limits, $guard),
-            $rippleOut,
-            $rail->loaded($reading->load) && !$unfit,
-            $unfit,
-            [
+            rail: $rail,
+            reading: $reading,
+            guardV: $guard,
+            verdict: $verdict,
+            deviationPct: ($rail->ratio($reading->volts) - 1) * 100,
+            conformanceProbability: self::conformance($reading->volts, $rail->limits, $guard),
+            rippleOut: $rippleOut,
+            conclusive: $rail->loaded($reading->load) && !$unfit,
+            meterUnfit: $unfit,
+            reasons: [
                 self::placeReason($reading->volts, $rail->limits, $guard, $verdict),
                 ...self::doubts($rail, $reading, $unfit, $guard),
                 ...self::rippleReasons($rail, $reading, $rippleOut),

@@ -44,13 +44,13 @@ final readonly class Rail
         }
 
         return new self(
-            $node->at('name')->name(),
-            $nominal,
-            Limits::read($node, $nominal),
-            $node->optional('ripple_max_mvpp')?->notNegative(),
-            array_map(static fn (Node $name): string => $name->string(), $protects),
-            $node->optional('needs_load')?->bool() ?? true,
-            $optional,
+            name: $node->at('name')->name(),
+            nominalV: $nominal,
+            limits: Limits::read($node, $nominal),
+            rippleMaxMvpp: $node->optional('ripple_max_mvpp')?->notNegative(),
+            protects: array_map(static fn (Node $name): string => $name->string(), $protects),
+            needsLoad: $node->optional('needs_load')?->bool() ?? true,
+            optional: $optional,
         );
     }
 
@@ -101,7 +101,15 @@ final readonly class Rail
     /** The same rail judged against another band. */
     public function within(Limits $limits): self
     {
-        return new self($this->name, $this->nominalV, $limits, $this->rippleMaxMvpp, $this->protects, $this->needsLoad, $this->optional);
+        return new self(
+            name: $this->name,
+            nominalV: $this->nominalV,
+            limits: $limits,
+            rippleMaxMvpp: $this->rippleMaxMvpp,
+            protects: $this->protects,
+            needsLoad: $this->needsLoad,
+            optional: $this->optional,
+        );
     }
 
     public function magnitude(float $volts): float

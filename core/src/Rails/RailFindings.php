@@ -128,7 +128,11 @@ final readonly class RailFindings
         return match (true) {
             $cause !== null && $cause->code !== CauseCode::BiasMissing => new Step(self::byCause($cause), $cause->evidence[0], 'rails'),
             $open !== [] => new Step('Measure '.implode(', ', $open).' under load.', count($open)." of {$all} rails not proved", 'rails'),
-            $this->judgement->powerOn !== PowerOn::Ok => new Step("Hold the board: {$this->judgement->powerOnReasons[0]}.", 'power-on advice of the last run', 'rails'),
+            $this->judgement->powerOn !== PowerOn::Ok => new Step(
+                "Hold the board: {$this->judgement->powerOnReasons[0]}.",
+                'power-on advice of the last run',
+                'rails',
+            ),
             default => null,
         };
     }

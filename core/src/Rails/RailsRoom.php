@@ -54,10 +54,20 @@ final readonly class RailsRoom extends Room
     public function verbs(): array
     {
         return [
-            'judge' => new Verb('verdicts for readings of supply rails, likely causes, power-on advice', self::JUDGE_FIELDS, self::JUDGE_EXAMPLE, self::judge(...)),
+            'judge' => new Verb(
+                'verdicts for readings of supply rails, likely causes, power-on advice',
+                self::JUDGE_FIELDS,
+                self::JUDGE_EXAMPLE,
+                self::judge(...),
+            ),
             'path' => new Verb('where along a rail the voltage is lost, and where to probe next', self::PATH_FIELDS, self::PATH_EXAMPLE, self::path(...)),
             'budget' => new Verb('the load that is fitted against the supply\'s rating', self::BUDGET_FIELDS, self::BUDGET_EXAMPLE, self::budget(...)),
-            'discharge' => new Verb('time, energy and power of discharging a capacitor through a resistor', self::DISCHARGE_FIELDS, self::DISCHARGE_EXAMPLE, self::discharge(...)),
+            'discharge' => new Verb(
+                'time, energy and power of discharging a capacitor through a resistor',
+                self::DISCHARGE_FIELDS,
+                self::DISCHARGE_EXAMPLE,
+                self::discharge(...),
+            ),
             'logic' => new Verb('logic level of a DC reading, or the average of a square wave', self::LOGIC_FIELDS, self::LOGIC_EXAMPLE, self::logic(...)),
         ];
     }

@@ -33,13 +33,13 @@ final readonly class Reading
         }
 
         return new self(
-            $rail,
-            $node->optional('volts')?->number(),
-            $node->at('load')->enum(Load::class),
-            $node->optional('point')?->enum(Point::class) ?? Point::Supply,
-            $node->optional('ripple_mvpp')?->notNegative(),
-            $node->optional('amps')?->notNegative(),
-            $node->optional('ohms_to_ground')?->notNegative(),
+            rail: $rail,
+            volts: $node->optional('volts')?->number(),
+            load: $node->at('load')->enum(Load::class),
+            point: $node->optional('point')?->enum(Point::class) ?? Point::Supply,
+            rippleMvpp: $node->optional('ripple_mvpp')?->notNegative(),
+            amps: $node->optional('amps')?->notNegative(),
+            ohmsToGround: $node->optional('ohms_to_ground')?->notNegative(),
         );
     }
 
@@ -58,7 +58,16 @@ final readonly class Reading
         return array_map(static function (self $reading) use (&$ohms): self {
             $ohms[$reading->key()] = $reading->ohmsToGround ?? $ohms[$reading->key()] ?? null;
 
-            return new self($reading->rail, $reading->volts, $reading->load, $reading->point, $reading->rippleMvpp, $reading->amps, $ohms[$reading->key()], $reading->meter);
+            return new self(
+                rail: $reading->rail,
+                volts: $reading->volts,
+                load: $reading->load,
+                point: $reading->point,
+                rippleMvpp: $reading->rippleMvpp,
+                amps: $reading->amps,
+                ohmsToGround: $ohms[$reading->key()],
+                meter: $reading->meter,
+            );
         }, $readings);
     }
 

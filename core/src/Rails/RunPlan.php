@@ -48,7 +48,11 @@ final readonly class RunPlan
         }
         foreach ($this->steps as ['rail' => $rail, 'point' => $point]) {
             if ($point->point === Point::Supply && !in_array("{$rail->name}\0{$point->name}", $done, true)) {
-                return ['rail' => $rail->name, 'test_point' => $point->name, 'why' => $rail->protects === [] ? 'next in order' : 'the rail that protects chips comes first'];
+                return [
+                    'rail' => $rail->name,
+                    'test_point' => $point->name,
+                    'why' => $rail->protects === [] ? 'next in order' : 'the rail that protects chips comes first',
+                ];
             }
         }
 

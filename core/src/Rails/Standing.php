@@ -44,7 +44,11 @@ final readonly class Standing
     {
         return array_values(array_filter(
             $this->all,
-            fn (JudgedReading $judged): bool => in_array($judged, [$this->latest[$judged->reading->key()], $this->volts[$judged->reading->key()] ?? null], true),
+            fn (JudgedReading $judged): bool => in_array(
+                $judged,
+                [$this->latest[$judged->reading->key()], $this->volts[$judged->reading->key()] ?? null],
+                true,
+            ),
         ));
     }
 

@@ -46,7 +46,10 @@ final readonly class Beta
         $d = 1 / (abs($d) < $tiny ? $tiny : $d);
         $value = $d;
         for ($m = 1; $m <= 10000; ++$m) {
-            foreach ([$m * ($b - $m) * $x / (($a + 2 * $m - 1) * ($a + 2 * $m)), -($a + $m) * ($a + $b + $m) * $x / (($a + 2 * $m) * ($a + 2 * $m + 1))] as $term) {
+            foreach ([
+                $m * ($b - $m) * $x / (($a + 2 * $m - 1) * ($a + 2 * $m)),
+                -($a + $m) * ($a + $b + $m) * $x / (($a + 2 * $m) * ($a + 2 * $m + 1)),
+            ] as $term) {
                 $d = 1 + $term * $d;
                 $d = 1 / (abs($d) < $tiny ? $tiny : $d);
                 $c = 1 + $term / $c;
@@ -64,7 +67,16 @@ final readonly class Beta
     /** ln Gamma(x), x above 0: Lanczos' approximation, g = 7, nine terms (C. Lanczos 1964; coefficients as published by P. Godfrey, from memory). */
     public static function logGamma(float $x): float
     {
-        $coefficients = [676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7];
+        $coefficients = [
+            676.5203681218851,
+            -1259.1392167224028,
+            771.32342877765313,
+            -176.61502916214059,
+            12.507343278686905,
+            -0.13857109526572012,
+            9.9843695780195716e-6,
+            1.5056327351493116e-7,
+        ];
         if ($x < 0.5) {
             return log(M_PI / sin(M_PI * $x)) - self::logGamma(1 - $x);
         }

@@ -26,9 +26,27 @@ final class BatteriesTest extends TestCase
     public static function thresholds(): array
     {
         $at = [];
-        foreach (['nicd' => [1.45, 1.25, 1.20, 1.00], 'nimh' => [1.45, 1.25, 1.20, 1.00], 'alkaline' => [1.70, 1.50, 1.20, 0.90], 'limno2' => [3.40, 3.00, 2.70, 2.50], 'lisocl2' => [3.80, 3.50, 3.30, 3.00], 'lead_acid' => [2.40, 2.10, 2.00, 1.75]] as $chemistry => [$over, $charged, $serviceable, $flat]) {
+        foreach ([
+            'nicd' => [1.45, 1.25, 1.20, 1.00],
+            'nimh' => [1.45, 1.25, 1.20, 1.00],
+            'alkaline' => [1.70, 1.50, 1.20, 0.90],
+            'limno2' => [3.40, 3.00, 2.70, 2.50],
+            'lisocl2' => [3.80, 3.50, 3.30, 3.00],
+            'lead_acid' => [2.40, 2.10, 2.00, 1.75],
+        ] as $chemistry => [$over, $charged, $serviceable, $flat]) {
             $nickel = str_starts_with($chemistry, 'ni');
-            array_push($at, [$chemistry, $over + 1e-6, 'over'], [$chemistry, $over, $nickel ? 'over' : 'charged'], [$chemistry, $over - 1e-6, 'charged'], [$chemistry, $charged, 'charged'], [$chemistry, $charged - 1e-6, 'serviceable'], [$chemistry, $serviceable, 'serviceable'], [$chemistry, $serviceable - 1e-6, 'flat'], [$chemistry, $flat, 'flat'], [$chemistry, $flat - 1e-6, 'dead']);
+            array_push(
+                $at,
+                [$chemistry, $over + 1e-6, 'over'],
+                [$chemistry, $over, $nickel ? 'over' : 'charged'],
+                [$chemistry, $over - 1e-6, 'charged'],
+                [$chemistry, $charged, 'charged'],
+                [$chemistry, $charged - 1e-6, 'serviceable'],
+                [$chemistry, $serviceable, 'serviceable'],
+                [$chemistry, $serviceable - 1e-6, 'flat'],
+                [$chemistry, $flat, 'flat'],
+                [$chemistry, $flat - 1e-6, 'dead'],
+            );
         }
 
         return $at;
@@ -50,7 +68,10 @@ final class BatteriesTest extends TestCase
 
     public function test_a_voltage_that_no_such_pack_can_have_asks_which_of_the_two_is_wrong(): void
     {
-        $reasons = static fn (int $cells, float $volts): string => implode(' ', (array) self::put(new BatteriesRoom(), 'judge', ['chemistry' => 'nicd', 'cells' => $cells, 'volts' => $volts])['reasons']);
+        $reasons = static fn (int $cells, float $volts): string => implode(
+            ' ',
+            (array) self::put(new BatteriesRoom(), 'judge', ['chemistry' => 'nicd', 'cells' => $cells, 'volts' => $volts])['reasons'],
+        );
         self::assertStringContainsString('are there 3 cells and not 1', $reasons(1, 3.8));
         self::assertStringContainsString('wrong way round', $reasons(3, -3.6));
         self::assertStringNotContainsString('?', $reasons(3, 4.5));
@@ -104,7 +125,13 @@ final class BatteriesTest extends TestCase
         // min(10, 1/(1e-5*8766/0.22 + 0.01)) = 2.448 years
         self::assertEqualsWithDelta(1 / (1e-5 * 8766 / 0.22 + 0.01), $options['lithium-coin-1']['years'], 1e-12);
         self::assertEqualsWithDelta(1 / (1e-5 * 8766 / 0.06 + 1.5), $options['nicd-barrel-3']['years'], 1e-12);
-        self::assertSame(['no', null, null, null, null, null], array_map(static fn (string $key): mixed => $options['supercap-1f'][$key], ['verdict', 'volts_at_board_fresh', 'volts_at_board_end', 'years', 'hold_s', 'charge_a']));
+        self::assertSame(
+            ['no', null, null, null, null, null],
+            array_map(
+                static fn (string $key): mixed => $options['supercap-1f'][$key],
+                ['verdict', 'volts_at_board_fresh', 'volts_at_board_end', 'years', 'hold_s', 'charge_a'],
+            ),
+        );
         self::assertSame('lithium-half-aa-1', array_key_first($options), 'fits, leaks nothing, lasts longest');
         $verdicts = array_column($options, 'verdict');
         $ranks = array_map(static fn (mixed $it): int => (int) array_search($it, ['fits', 'fits_with_rework', 'no'], true), $verdicts);
@@ -119,12 +146,18 @@ final class BatteriesTest extends TestCase
             self::assertNotContains($id, ['nicd-barrel-3', 'nimh-barrel-3']);
             self::assertNotNull($id);
         }
-        self::assertNull(self::put(new BatteriesRoom(), 'options', ['board' => ['retention_min_v' => 8, 'retention_max_v' => 9, 'standby_a' => 0]])['recommendation']);
+        self::assertNull(
+            self::put(new BatteriesRoom(), 'options', ['board' => ['retention_min_v' => 8, 'retention_max_v' => 9, 'standby_a' => 0]])['recommendation'],
+        );
     }
 
     public function test_adding_a_cell_never_lowers_the_volts_at_the_board_and_more_current_never_adds_years(): void
     {
-        $this->forAll(Generators::choose(1, 500), Generators::elements('aaa', 'aa'), Generators::bool())->then(static function (int $microamps, string $size, bool $charges): void {
+        $this->forAll(
+            Generators::choose(1, 500),
+            Generators::elements('aaa', 'aa'),
+            Generators::bool(),
+        )->then(static function (int $microamps, string $size, bool $charges): void {
             $options = self::options(['standby_a' => $microamps * 1e-6, ...($charges ? self::CHARGE : [])]);
             $more = self::options(['standby_a' => ($microamps + 1) * 1e-6, ...($charges ? self::CHARGE : [])]);
             foreach ([2, 3] as $cells) {
@@ -140,7 +173,11 @@ final class BatteriesTest extends TestCase
     {
         $answer = self::put(new BatteriesRoom(), 'hold', ['capacitance_f' => 1, 'start_v' => 5, 'min_v' => 2, 'standby_a' => 1e-5]);
         self::assertEqualsWithDelta([300000.0, 3.4722222222], [$answer['seconds'], $answer['days']], 1e-6);
-        self::assertEqualsWithDelta(150000.0, self::put(new BatteriesRoom(), 'hold', ['capacitance_f' => 1, 'start_v' => 5, 'min_v' => 2, 'standby_a' => 1e-5, 'leakage_a' => 1e-5])['seconds'], 1e-6);
+        self::assertEqualsWithDelta(
+            150000.0,
+            self::put(new BatteriesRoom(), 'hold', ['capacitance_f' => 1, 'start_v' => 5, 'min_v' => 2, 'standby_a' => 1e-5, 'leakage_a' => 1e-5])['seconds'],
+            1e-6,
+        );
         self::assertSame(0, self::put(new BatteriesRoom(), 'hold', ['capacitance_f' => 1, 'start_v' => 2, 'min_v' => 2, 'standby_a' => 1e-5])['seconds']);
     }
 
@@ -168,7 +205,11 @@ final class BatteriesTest extends TestCase
     #[DataProvider('clocks')]
     public function test_how_a_clock_kept_its_time(string $read, float $off, string $verdict, float $daily): void
     {
-        $answer = self::put(new BatteriesRoom(), 'retention', ['set_at' => '2026-03-01T00:00:00Z', 'checked_at' => '2026-03-11T00:00:00Z', 'clock_read' => $read, 'power_off_h' => $off]);
+        $answer = self::put(
+            new BatteriesRoom(),
+            'retention',
+            ['set_at' => '2026-03-01T00:00:00Z', 'checked_at' => '2026-03-11T00:00:00Z', 'clock_read' => $read, 'power_off_h' => $off],
+        );
         self::assertSame($verdict, $answer['verdict']);
         if ($verdict !== 'lost') {
             self::assertEqualsWithDelta($daily, $answer['seconds_per_day'], 1e-6);

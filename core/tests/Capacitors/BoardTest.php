@@ -40,12 +40,21 @@ final class BoardTest extends TestCase
 
     public function test_a_part_is_known_by_its_designator_or_its_place(): void
     {
-        self::assertSame(['C12', '47 µF 25 V, aluminium'], [self::cap(['ref' => 'C12', 'kind' => 'aluminium', 'marked_f' => '47u', 'rated_v' => '25 V'])->key, self::cap(['ref' => 'C12', 'kind' => 'aluminium', 'marked_f' => '47u', 'rated_v' => '25 V'])->words()]);
+        self::assertSame(
+            ['C12', '47 µF 25 V, aluminium'],
+            [
+                self::cap(['ref' => 'C12', 'kind' => 'aluminium', 'marked_f' => '47u', 'rated_v' => '25 V'])->key,
+                self::cap(['ref' => 'C12', 'kind' => 'aluminium', 'marked_f' => '47u', 'rated_v' => '25 V'])->words(),
+            ],
+        );
         $unknown = self::cap(['place' => 'beside K2', 'marking' => 'XZ 3', 'kind' => 'tantalum']);
         self::assertSame(['beside K2', null, 'not known, tantalum, marked "XZ 3"'], [$unknown->key, $unknown->part, $unknown->words()]);
         self::assertNull($unknown->wanted(12.0), 'a substitute is never chosen by a guess');
         self::assertSame(Position::Filter, self::cap(['ref' => 'C1', 'kind' => 'aluminium', 'marked_f' => 1e-3, 'rated_v' => 16])->wanted(-12.0)?->position);
-        self::assertSame(Position::Mains, self::cap(['ref' => 'C1', 'kind' => 'mains_suppression', 'marked_f' => 1e-7, 'rated_v' => 250])->wanted(null)?->position);
+        self::assertSame(
+            Position::Mains,
+            self::cap(['ref' => 'C1', 'kind' => 'mains_suppression', 'marked_f' => 1e-7, 'rated_v' => 250])->wanted(null)?->position,
+        );
         self::assertSame(12.0, self::cap(['ref' => 'C1', 'kind' => 'aluminium', 'marked_f' => 1e-3, 'rated_v' => 16])->wanted(-12.0)->railV ?? null);
     }
 
@@ -116,11 +125,45 @@ final class BoardTest extends TestCase
 
     public function test_readings_are_kept_in_si_units_as_they_were_typed(): void
     {
-        $read = House::kept('cap_reading', ['cap' => 'C1', 'in_circuit' => true, 'capacitance_f' => '4n7', 'esr_ohm' => '0,5', 'frequency_hz' => '100k', 'leakage_a' => '3u', 'visual' => ['bulged']]);
-        self::assertSame(['cap' => 'C1', 'in_circuit' => true, 'visual' => ['bulged'], 'capacitance_f' => 4.7e-9, 'esr_ohm' => 0.5, 'frequency_hz' => 100000.0, 'leakage_a' => 3e-6], $read);
-        self::assertSame('C1 in circuit: 4.7 nF, ESR 500 mΩ, leakage 3 µA, bulged (replace)', House::says('cap_reading', '', [...$read, 'verdict' => 'replace', 'proven' => true]));
-        self::assertSame('C1 in circuit: 4.7 nF (keep, unproven)', House::says('cap_reading', '', ['cap' => 'C1', 'in_circuit' => true, 'capacitance_f' => 4.7e-9, 'verdict' => 'keep', 'proven' => false]));
-        foreach (['/cap' => ['in_circuit' => true, 'capacitance_f' => 1], '/in_circuit' => ['cap' => 'C1', 'capacitance_f' => 1], '/visual/1' => ['cap' => 'C1', 'in_circuit' => true, 'visual' => ['burst', 'burst']], '/tan_delta' => ['cap' => 'C1', 'in_circuit' => true, 'tan_delta' => -1], '' => ['cap' => 'C1', 'in_circuit' => true]] as $pointer => $wrong) {
+        $read = House::kept(
+            'cap_reading',
+            [
+                'cap' => 'C1',
+                'in_circuit' => true,
+                'capacitance_f' => '4n7',
+                'esr_ohm' => '0,5',
+                'frequency_hz' => '100k',
+                'leakage_a' => '3u',
+                'visual' => ['bulged'],
+            ],
+        );
+        self::assertSame(
+            [
+                'cap' => 'C1',
+                'in_circuit' => true,
+                'visual' => ['bulged'],
+                'capacitance_f' => 4.7e-9,
+                'esr_ohm' => 0.5,
+                'frequency_hz' => 100000.0,
+                'leakage_a' => 3e-6,
+            ],
+            $read,
+        );
+        self::assertSame(
+            'C1 in circuit: 4.7 nF, ESR 500 mΩ, leakage 3 µA, bulged (replace)',
+            House::says('cap_reading', '', [...$read, 'verdict' => 'replace', 'proven' => true]),
+        );
+        self::assertSame(
+            'C1 in circuit: 4.7 nF (keep, unproven)',
+            House::says('cap_reading', '', ['cap' => 'C1', 'in_circuit' => true, 'capacitance_f' => 4.7e-9, 'verdict' => 'keep', 'proven' => false]),
+        );
+        foreach ([
+            '/cap' => ['in_circuit' => true, 'capacitance_f' => 1],
+            '/in_circuit' => ['cap' => 'C1', 'capacitance_f' => 1],
+            '/visual/1' => ['cap' => 'C1', 'in_circuit' => true, 'visual' => ['burst', 'burst']],
+            '/tan_delta' => ['cap' => 'C1', 'in_circuit' => true, 'tan_delta' => -1],
+            '' => ['cap' => 'C1', 'in_circuit' => true],
+        ] as $pointer => $wrong) {
             $this->refused($pointer, static fn () => House::kept('cap_reading', $wrong));
         }
     }
@@ -133,16 +176,30 @@ final class BoardTest extends TestCase
 
     public function test_rework_and_found_parts_say_themselves(): void
     {
-        self::assertSame('C9: original fitted again, stripe at plus, confirmed against the board\'s mark', House::says('rework', '', House::kept('rework', ['cap' => 'C9', 'done' => 'refitted', 'polarity' => 'plus'])));
-        self::assertSame('Capacitor beside K2: not known, on +12, asked of the crew', House::says('capacitor', '', House::kept('capacitor', ['place' => 'beside K2', 'rail' => '+12', 'asked' => 'the crew'])));
+        self::assertSame(
+            'C9: original fitted again, stripe at plus, confirmed against the board\'s mark',
+            House::says('rework', '', House::kept('rework', ['cap' => 'C9', 'done' => 'refitted', 'polarity' => 'plus'])),
+        );
+        self::assertSame(
+            'Capacitor beside K2: not known, on +12, asked of the crew',
+            House::says('capacitor', '', House::kept('capacitor', ['place' => 'beside K2', 'rail' => '+12', 'asked' => 'the crew'])),
+        );
         $this->refused('/polarity', static fn () => House::kept('rework', ['cap' => 'C9', 'done' => 'fitted', 'polarity' => 'up']));
         $this->refused('/done', static fn () => House::kept('rework', ['cap' => 'C9', 'done' => 'painted']));
     }
 
     public function test_a_policy_comes_with_its_kind_and_a_reason(): void
     {
-        self::assertSame(['reason' => 'two are bad', 'capacitors' => 'aluminium', 'policy' => 'replace_kind'], House::kept('decision', ['reason' => 'two are bad', 'capacitors' => 'aluminium', 'policy' => 'replace_kind']));
-        foreach (['' => ['reason' => 'x', 'capacitors' => 'film'], '/policy' => ['reason' => 'x', 'capacitors' => 'film', 'policy' => 'all'], '/capacitors' => ['reason' => 'x', 'capacitors' => 'glass', 'policy' => 'replace_bad'], '/reason' => ['capacitors' => 'film', 'policy' => 'replace_bad']] as $pointer => $wrong) {
+        self::assertSame(
+            ['reason' => 'two are bad', 'capacitors' => 'aluminium', 'policy' => 'replace_kind'],
+            House::kept('decision', ['reason' => 'two are bad', 'capacitors' => 'aluminium', 'policy' => 'replace_kind']),
+        );
+        foreach ([
+            '' => ['reason' => 'x', 'capacitors' => 'film'],
+            '/policy' => ['reason' => 'x', 'capacitors' => 'film', 'policy' => 'all'],
+            '/capacitors' => ['reason' => 'x', 'capacitors' => 'glass', 'policy' => 'replace_bad'],
+            '/reason' => ['capacitors' => 'film', 'policy' => 'replace_bad'],
+        ] as $pointer => $wrong) {
             $this->refused($pointer, static fn () => House::kept('decision', $wrong));
         }
     }
@@ -153,7 +210,13 @@ final class BoardTest extends TestCase
         $cap = ['ref' => 'C1', 'kind' => 'film', 'marked_f' => 1e-7, 'rated_v' => 63, 'rail' => '+5', 'board' => 'main'];
         $read = static fn (array ...$caps): array => House::profile([...$profile, 'capacitors' => $caps])->section(DescribedCapacitors::class)->all ?? [];
         self::assertSame('C1', $read($cap)[0]->key);
-        foreach (['/capacitors/0/rail' => [['rail' => '+7'] + $cap], '/capacitors/0/board' => [['board' => 'attic'] + $cap], '/capacitors/1/ref' => [$cap, $cap], '/capacitors/0/rated_v' => [array_diff_key($cap, ['rated_v' => 1])], '/capacitors/0/ref' => [array_diff_key($cap, ['ref' => 1])]] as $pointer => $caps) {
+        foreach ([
+            '/capacitors/0/rail' => [['rail' => '+7'] + $cap],
+            '/capacitors/0/board' => [['board' => 'attic'] + $cap],
+            '/capacitors/1/ref' => [$cap, $cap],
+            '/capacitors/0/rated_v' => [array_diff_key($cap, ['rated_v' => 1])],
+            '/capacitors/0/ref' => [array_diff_key($cap, ['ref' => 1])],
+        ] as $pointer => $caps) {
             $this->refused($pointer, static fn () => $read(...$caps));
         }
     }

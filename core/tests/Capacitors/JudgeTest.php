@@ -24,14 +24,25 @@ final class JudgeTest extends TestCase
     private static function judge(array $part = [], array $measured = [], array $more = []): array
     {
         /** @var array{verdict: string, proven: bool, limits: array<string, ?float>, reasons: list<string>} */
-        return self::put(new CapacitorsRoom(), 'judge', ['part' => ['kind' => 'aluminium', 'marked_f' => 100e-6, 'rated_v' => 25, ...$part], 'in_circuit' => false, 'visual' => [], ...($measured === [] ? [] : ['measured' => $measured]), ...$more]);
+        return self::put(
+            new CapacitorsRoom(),
+            'judge',
+            [
+                'part' => ['kind' => 'aluminium', 'marked_f' => 100e-6, 'rated_v' => 25, ...$part],
+                'in_circuit' => false,
+                'visual' => [],
+                ...($measured === [] ? [] : ['measured' => $measured]),
+                ...$more,
+            ],
+        );
     }
 
     /** @return list<array{float, float, float}> rated volts, farad, limit of tan delta: typical catalogue limits at 120 Hz and 20 C, from memory */
     public static function tanDelta(): array
     {
         return [
-            [4, 100e-6, 0.28], [6.3, 100e-6, 0.28], [10, 100e-6, 0.24], [16, 100e-6, 0.20], [20, 100e-6, 0.20], [25, 100e-6, 0.16], [35, 100e-6, 0.14], [50, 100e-6, 0.12], [63, 100e-6, 0.10], [80, 100e-6, 0.10],
+            [4, 100e-6, 0.28], [6.3, 100e-6, 0.28], [10, 100e-6, 0.24], [16, 100e-6, 0.20], [20, 100e-6, 0.20], [25, 100e-6, 0.16],
+            [35, 100e-6, 0.14], [50, 100e-6, 0.12], [63, 100e-6, 0.10], [80, 100e-6, 0.10],
             [100, 100e-6, 0.08], [125, 10e-6, 0.08], [160, 10e-6, 0.20], [250, 10e-6, 0.20], [315, 10e-6, 0.20], [350, 10e-6, 0.25], [450, 10e-6, 0.25],
             [16, 1000e-6, 0.20], [16, 1001e-6, 0.22], [16, 2000e-6, 0.22], [16, 2200e-6, 0.24], [16, 4700e-6, 0.28],
         ];
@@ -93,7 +104,13 @@ final class JudgeTest extends TestCase
             'polymer, tan delta gives its ESR limit' => [['kind' => 'polymer', 'tan_delta_max' => 0.12], ['esr_ohm' => 1.7], [], 'replace', true],
             'film, 10 %' => [['kind' => 'film'], ['capacitance_f' => 89.9e-6], [], 'replace', true],
             'film, losses do not count' => [['kind' => 'film', 'esr_max_ohm' => 0.1], ['capacitance_f' => 100e-6, 'esr_ohm' => 5], [], 'keep', true],
-            'metallised paper across the mains' => [['kind' => 'mains_suppression', 'metallised_paper' => true], ['capacitance_f' => 100e-6, 'esr_ohm' => 1], [], 'replace', true],
+            'metallised paper across the mains' => [
+                ['kind' => 'mains_suppression', 'metallised_paper' => true],
+                ['capacitance_f' => 100e-6, 'esr_ohm' => 1],
+                [],
+                'replace',
+                true,
+            ],
             'its own tolerance' => [['tolerance_minus_pct' => 10, 'tolerance_plus_pct' => 50], ['capacitance_f' => 144e-6, 'esr_ohm' => 0.3], [], 'keep', true],
         ];
     }
@@ -122,7 +139,10 @@ final class JudgeTest extends TestCase
             'a look twice' => ['/visual/1', ['part' => $part, 'in_circuit' => false, 'visual' => ['burst', 'burst']]],
             'no word on the circuit' => ['/in_circuit', ['part' => $part, 'visual' => []]],
             'a kind that is not known' => ['/part/kind', ['part' => ['kind' => 'glass'] + $part, 'in_circuit' => false, 'visual' => []]],
-            'a frequency of nothing' => ['/measured/frequency_hz', ['part' => $part, 'measured' => ['frequency_hz' => 0], 'in_circuit' => false, 'visual' => []]],
+            'a frequency of nothing' => [
+                '/measured/frequency_hz',
+                ['part' => $part, 'measured' => ['frequency_hz' => 0], 'in_circuit' => false, 'visual' => []],
+            ],
             'a field that is not known' => ['/part/colour', ['part' => ['colour' => 'blue'] + $part, 'in_circuit' => false, 'visual' => []]],
         ];
     }
@@ -137,7 +157,11 @@ final class JudgeTest extends TestCase
     public function test_life_doubles_every_ten_degrees_as_the_makers_guides_say(): void
     {
         // 2000 h at 105 C give 32 000 h at 65 C (worked example of aluminium makers' guides, from memory).
-        $ask = static fn (float $h, float $rated, float $actual): array => self::put(new CapacitorsRoom(), 'life', ['rated_hours' => $h, 'rated_c' => $rated, 'actual_c' => $actual]);
+        $ask = static fn (float $h, float $rated, float $actual): array => self::put(
+            new CapacitorsRoom(),
+            'life',
+            ['rated_hours' => $h, 'rated_c' => $rated, 'actual_c' => $actual],
+        );
         self::assertEquals(32000, $ask(2000, 105, 65)['hours']);
         self::assertEqualsWithDelta(3.6505, $ask(2000, 105, 65)['years'], 0.0001);
         self::assertEquals(16000, $ask(8000, 105, 95)['hours']);

@@ -106,14 +106,34 @@ final class MarkingTest extends TestCase
             self::assertEqualsWithDelta(1.0, $readings[$i]->capacitanceF / $it[0], 1e-9, $marking);
             self::assertSame([$it[1], $it[2] ?? null], [$readings[$i]->scheme, $readings[$i]->ratedV], $marking);
             $tolerance = $it[3] ?? null;
-            self::assertEqualsWithDelta($tolerance === null ? null : ['minus_pct' => $tolerance[0], 'plus_pct' => $tolerance[1]], $readings[$i]->tolerance, 1e-9, $marking);
+            self::assertEqualsWithDelta(
+                $tolerance === null ? null : ['minus_pct' => $tolerance[0], 'plus_pct' => $tolerance[1]],
+                $readings[$i]->tolerance,
+                1e-9,
+                $marking,
+            );
         }
     }
 
     /** @return list<array{string}> */
     public static function unreadable(): array
     {
-        return [['xyz'], ['2Z103'], ['000'], ['104H'], ['25V'], ['10 %'], ['4n7p3'], ['n'], ['R'], ['104 K V'], ['1234567'], ['-104'], ['47 ohm'], ['104104104104']];
+        return [
+            ['xyz'],
+            ['2Z103'],
+            ['000'],
+            ['104H'],
+            ['25V'],
+            ['10 %'],
+            ['4n7p3'],
+            ['n'],
+            ['R'],
+            ['104 K V'],
+            ['1234567'],
+            ['-104'],
+            ['47 ohm'],
+            ['104104104104'],
+        ];
     }
 
     #[DataProvider('unreadable')]
@@ -134,7 +154,11 @@ final class MarkingTest extends TestCase
         foreach (PreferredValues::SERIES['E24'] as $figure) {
             foreach (range(0, 6) as $power) {
                 $marking = sprintf('%02d%d', round($figure * 10), $power);
-                self::assertEqualsWithDelta(1.0, Marking::decode($marking, CapacitorKind::Ceramic)[0]->capacitanceF / (round($figure * 10) * 10 ** $power * 1e-12), 1e-9);
+                self::assertEqualsWithDelta(
+                    1.0,
+                    Marking::decode($marking, CapacitorKind::Ceramic)[0]->capacitanceF / (round($figure * 10) * 10 ** $power * 1e-12),
+                    1e-9,
+                );
                 self::assertNotNull(PreferredValues::seriesOf(Marking::decode($marking, CapacitorKind::Ceramic)[0]->capacitanceF));
                 ++$seen;
             }

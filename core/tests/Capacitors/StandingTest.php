@@ -27,8 +27,15 @@ final class StandingTest extends TestCase
     }
 
     /** @param list<Look> $looks */
-    private static function taken(bool $inCircuit, ?float $farad = null, ?float $ohm = null, ?float $tan = null, ?float $hertz = null, ?float $leak = null, array $looks = []): Taken
-    {
+    private static function taken(
+        bool $inCircuit,
+        ?float $farad = null,
+        ?float $ohm = null,
+        ?float $tan = null,
+        ?float $hertz = null,
+        ?float $leak = null,
+        array $looks = [],
+    ): Taken {
         return new Taken(new Measured($farad, $ohm, $tan, $hertz, $leak), $inCircuit, $looks);
     }
 
@@ -48,7 +55,11 @@ final class StandingTest extends TestCase
         self::assertEqualsWithDelta(101e-6, $it->counts['capacitance']->capacitanceF, 1e-12);
         // Tan delta at 120 Hz says nothing of an ESR that was read at high frequency.
         self::assertSame(PartVerdict::Replace, self::stands(self::taken(false, ohm: 9.0), self::taken(false, farad: 101e-6, tan: 0.05, hertz: 120.0))->verdict);
-        self::assertSame(PartVerdict::Keep, self::stands(self::taken(false, ohm: 9.0), self::taken(false, ohm: 0.2))->verdict, 'the same quantity read again counts');
+        self::assertSame(
+            PartVerdict::Keep,
+            self::stands(self::taken(false, ohm: 9.0), self::taken(false, ohm: 0.2))->verdict,
+            'the same quantity read again counts',
+        );
     }
 
     public function test_two_halves_of_a_proof_make_one(): void
@@ -75,7 +86,11 @@ final class StandingTest extends TestCase
 
     public function test_what_the_eye_saw_stays_seen(): void
     {
-        $it = self::stands(self::taken(true, looks: [Look::Bulged]), self::taken(false, farad: 100e-6, ohm: 0.1), self::taken(false, farad: 100e-6, looks: [Look::Bulged]));
+        $it = self::stands(
+            self::taken(true, looks: [Look::Bulged]),
+            self::taken(false, farad: 100e-6, ohm: 0.1),
+            self::taken(false, farad: 100e-6, looks: [Look::Bulged]),
+        );
         self::assertSame(PartVerdict::Replace, $it->verdict);
         self::assertCount(1, array_keys($it->reasons, 'bulged', true));
     }
@@ -93,7 +108,15 @@ final class StandingTest extends TestCase
         mt_srand(20261125);
         $maybe = static fn (float $low, float $high): ?float => mt_rand(0, 2) === 0 ? null : $low + ($high - $low) * mt_rand() / mt_getrandmax();
         for ($i = 0; $i < 500; ++$i) {
-            $reading = self::taken(mt_rand(0, 1) === 1, $maybe(60e-6, 150e-6), $maybe(0, 6), $maybe(0, 0.5), [null, 120.0, 1e5][mt_rand(0, 2)], $maybe(0, 60e-6), mt_rand(0, 3) === 0 ? [Look::cases()[mt_rand(0, 7)]] : []);
+            $reading = self::taken(
+                mt_rand(0, 1) === 1,
+                $maybe(60e-6, 150e-6),
+                $maybe(0, 6),
+                $maybe(0, 0.5),
+                [null, 120.0, 1e5][mt_rand(0, 2)],
+                $maybe(0, 60e-6),
+                mt_rand(0, 3) === 0 ? [Look::cases()[mt_rand(0, 7)]] : [],
+            );
             $railV = [null, 12.0, 30.0][mt_rand(0, 2)];
             $alone = Judged::of(self::part(), $reading->measured, $reading->inCircuit, $reading->looks, $railV);
             $stands = Standing::of(self::part(), [$reading], $railV);

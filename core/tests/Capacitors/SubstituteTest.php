@@ -17,8 +17,28 @@ final class SubstituteTest extends TestCase
 {
     use Asks;
 
-    private const PART = ['kind' => 'aluminium', 'marked_f' => 1000e-6, 'rated_v' => 16, 'position' => 'filter', 'diameter_mm' => 12.5, 'height_mm' => 20, 'pitch_mm' => 5, 'temperature_c' => 85];
-    private const STOCK = ['sku' => 'a', 'kind' => 'aluminium', 'marked_f' => 1000e-6, 'rated_v' => 25, 'hours' => 5000, 'temperature_c' => 105, 'diameter_mm' => 12.5, 'height_mm' => 20, 'pitch_mm' => 5, 'quantity' => 4];
+    private const PART = [
+        'kind' => 'aluminium',
+        'marked_f' => 1000e-6,
+        'rated_v' => 16,
+        'position' => 'filter',
+        'diameter_mm' => 12.5,
+        'height_mm' => 20,
+        'pitch_mm' => 5,
+        'temperature_c' => 85,
+    ];
+    private const STOCK = [
+        'sku' => 'a',
+        'kind' => 'aluminium',
+        'marked_f' => 1000e-6,
+        'rated_v' => 25,
+        'hours' => 5000,
+        'temperature_c' => 105,
+        'diameter_mm' => 12.5,
+        'height_mm' => 20,
+        'pitch_mm' => 5,
+        'quantity' => 4,
+    ];
 
     /**
      * @param array<string, mixed>       $part
@@ -35,7 +55,10 @@ final class SubstituteTest extends TestCase
         return $answer['choices'];
     }
 
-    /** @return array<string, array{array<string, mixed>, array<string, mixed>, array<string, mixed>, string, string}> part, stock, more, verdict, a word of the reasons */
+    /**
+     * @return array<string, array{array<string, mixed>, array<string, mixed>, array<string, mixed>, string, string}> part, stock, more, verdict, a word of the
+     *                                                                                                                reasons
+     */
     public static function cases(): array
     {
         $mains = ['kind' => 'mains_suppression', 'marked_f' => 100e-9, 'rated_v' => 250, 'position' => 'mains', 'safety_class' => 'X2'];
@@ -86,7 +109,10 @@ final class SubstituteTest extends TestCase
     #[DataProvider('cases')]
     public function test_every_rule_says_its_reason(array $part, array $stock, array $more, string $verdict, string $word): void
     {
-        $whole = static fn (array $given, array $usual): array => array_filter(($given['kind'] ?? '') === 'mains_suppression' ? $given : [...$usual, ...$given], static fn (mixed $it): bool => $it !== null);
+        $whole = static fn (array $given, array $usual): array => array_filter(
+            ($given['kind'] ?? '') === 'mains_suppression' ? $given : [...$usual, ...$given],
+            static fn (mixed $it): bool => $it !== null,
+        );
         $choice = self::ask($whole($part, self::PART), [$whole($stock, self::STOCK)], $more)[0];
         self::assertSame($verdict, $choice['verdict'], implode('; ', $choice['reasons']));
         self::assertStringContainsString($word, implode('; ', $choice['reasons']));
@@ -95,10 +121,14 @@ final class SubstituteTest extends TestCase
     public function test_the_best_comes_first_in_the_order_of_the_handbook(): void
     {
         $better = [
-            ['sku' => 'no', 'rated_v' => 10], ['sku' => 'care', 'pitch_mm' => 6], ['sku' => 'other value', 'marked_f' => 1200e-6], ['sku' => '85 C', 'temperature_c' => 85, 'hours' => 9000],
+            ['sku' => 'no', 'rated_v' => 10], ['sku' => 'care', 'pitch_mm' => 6], ['sku' => 'other value', 'marked_f' => 1200e-6],
+            ['sku' => '85 C', 'temperature_c' => 85, 'hours' => 9000],
             ['sku' => 'short life', 'hours' => 1000], ['sku' => 'pitch not known', 'pitch_mm' => null], ['sku' => 'best', 'esr_ohm' => 0.1], ['sku' => 'good'],
         ];
-        $choices = self::ask(self::PART, array_map(static fn (array $it): array => array_filter([...self::STOCK, ...$it], static fn (mixed $it): bool => $it !== null), $better));
+        $choices = self::ask(
+            self::PART,
+            array_map(static fn (array $it): array => array_filter([...self::STOCK, ...$it], static fn (mixed $it): bool => $it !== null), $better),
+        );
         self::assertSame(['best', 'good', 'pitch not known', 'short life', '85 C', 'other value', 'care', 'no'], array_column($choices, 'sku'));
         self::assertSame(0, end($choices)['score']);
     }
@@ -122,8 +152,19 @@ final class SubstituteTest extends TestCase
         $volts = [6.3, 10, 16, 25, 35, 50, 63, 100];
         for ($i = 0; $i < 400; ++$i) {
             $kind = ['aluminium', 'polymer', 'tantalum', 'film', 'ceramic'][$random->getInt(0, 4)];
-            $part = ['kind' => $kind, 'marked_f' => 1e-6 * $random->getInt(1, 900), 'rated_v' => $volts[$random->getInt(0, 5)], 'position' => ['filter', 'coupling', 'timing'][$random->getInt(0, 2)]];
-            $stock = ['sku' => 's', 'kind' => $kind, 'marked_f' => $part['marked_f'] * (1 + $random->getInt(0, 6) / 10), 'quantity' => 1, 'hours' => 1000 * $random->getInt(1, 9)];
+            $part = [
+                'kind' => $kind,
+                'marked_f' => 1e-6 * $random->getInt(1, 900),
+                'rated_v' => $volts[$random->getInt(0, 5)],
+                'position' => ['filter', 'coupling', 'timing'][$random->getInt(0, 2)],
+            ];
+            $stock = [
+                'sku' => 's',
+                'kind' => $kind,
+                'marked_f' => $part['marked_f'] * (1 + $random->getInt(0, 6) / 10),
+                'quantity' => 1,
+                'hours' => 1000 * $random->getInt(1, 9),
+            ];
             $rail = ['rail_v' => $random->getInt(1, 40)];
             $last = 0;
             foreach ($volts as $v) {
@@ -139,7 +180,12 @@ final class SubstituteTest extends TestCase
 
     public function test_bad_input_is_refused_at_its_field(): void
     {
-        foreach (['/stock/0/quantity' => ['quantity' => -1], '/stock/0/sku' => ['sku' => ''], '/stock/0/rated_v' => ['rated_v' => 0], '/stock/0/safety_class' => ['safety_class' => 'Z1']] as $pointer => $wrong) {
+        foreach ([
+            '/stock/0/quantity' => ['quantity' => -1],
+            '/stock/0/sku' => ['sku' => ''],
+            '/stock/0/rated_v' => ['rated_v' => 0],
+            '/stock/0/safety_class' => ['safety_class' => 'Z1'],
+        ] as $pointer => $wrong) {
             self::assertRefusedAt($pointer, new CapacitorsRoom(), 'substitute', ['part' => self::PART, 'stock' => [[...self::STOCK, ...$wrong]]]);
         }
         self::assertRefusedAt('/part/position', new CapacitorsRoom(), 'substitute', ['part' => ['position' => 'attic'] + self::PART, 'stock' => []]);

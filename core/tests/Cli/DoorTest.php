@@ -18,14 +18,29 @@ final class DoorTest extends TestCase
      */
     private static function open(array $words, string $input = ''): array
     {
-        return (new Door(...Rooms::all()))->open($words, static fn (string $file): ?string => $file === '-' ? $input : (is_file($file) ? (string) file_get_contents($file) : null));
+        return (new Door(...Rooms::all()))->open(
+            $words,
+            static fn (string $file): ?string => $file === '-' ? $input : (is_file($file) ? (string) file_get_contents($file) : null),
+        );
     }
 
     public function test_without_words_it_lists_every_room_and_verb(): void
     {
         [$status, $out, $err] = self::open([]);
         self::assertSame([0, ''], [$status, $err]);
-        foreach (['rails judge', 'rails path', 'rails budget', 'rails discharge', 'rails logic', 'batteries judge', 'batteries options', 'batteries hold', 'batteries retention', 'corrosion continuity', 'corrosion wire'] as $verb) {
+        foreach ([
+            'rails judge',
+            'rails path',
+            'rails budget',
+            'rails discharge',
+            'rails logic',
+            'batteries judge',
+            'batteries options',
+            'batteries hold',
+            'batteries retention',
+            'corrosion continuity',
+            'corrosion wire',
+        ] as $verb) {
             self::assertStringContainsString("  {$verb} ", $out);
         }
     }

@@ -26,7 +26,16 @@ final class CorrosionTest extends TestCase
      */
     public static function gauges(): array
     {
-        return [[18, 1.024, 20.95], [20, 0.812, 33.31], [22, 0.644, 52.96], [24, 0.511, 84.22], [26, 0.405, 133.9], [28, 0.321, 212.9], [30, 0.255, 338.6], [36, 0.127, 1361]];
+        return [
+            [18, 1.024, 20.95],
+            [20, 0.812, 33.31],
+            [22, 0.644, 52.96],
+            [24, 0.511, 84.22],
+            [26, 0.405, 133.9],
+            [28, 0.321, 212.9],
+            [30, 0.255, 338.6],
+            [36, 0.127, 1361],
+        ];
     }
 
     #[DataProvider('gauges')]
@@ -74,7 +83,11 @@ final class CorrosionTest extends TestCase
             'and is sound at 0.1 ohm' => [['measured_ohm' => 0.1, 'lead_ohm' => 0, 'amps' => 0.5], 0.1, 'sound'],
             'a small current does not widen it' => [['measured_ohm' => 0.31, 'lead_ohm' => 0, 'amps' => 0.001], 0.31, 'thin'],
             'no current is as none said' => [['measured_ohm' => 0.3, 'lead_ohm' => 0, 'amps' => 0], 0.3, 'sound'],
-            'a long thin trace is expected to have some' => [['measured_ohm' => 0.45, 'lead_ohm' => 0, 'trace' => ['length_mm' => 100, 'width_mm' => 0.25, 'copper_oz' => 1]], 0.45, 'sound'],
+            'a long thin trace is expected to have some' => [
+                ['measured_ohm' => 0.45, 'lead_ohm' => 0, 'trace' => ['length_mm' => 100, 'width_mm' => 0.25, 'copper_oz' => 1]],
+                0.45,
+                'sound',
+            ],
         ];
     }
 
@@ -93,17 +106,32 @@ final class CorrosionTest extends TestCase
         $room = new CorrosionRoom();
         self::assertSame(30, self::put($room, 'wire', ['amps' => 0.1, 'length_mm' => 100])['awg']);
         // 0.2 A is 3.93 A/mm2 in AWG 30 and 0.21 A is 4.12: the next one.
-        self::assertSame([30, 28], [self::put($room, 'wire', ['amps' => 0.2, 'length_mm' => 10])['awg'], self::put($room, 'wire', ['amps' => 0.21, 'length_mm' => 10])['awg']]);
+        self::assertSame(
+            [30, 28],
+            [self::put($room, 'wire', ['amps' => 0.2, 'length_mm' => 10])['awg'], self::put($room, 'wire', ['amps' => 0.21, 'length_mm' => 10])['awg']],
+        );
         self::assertSame(24, self::put($room, 'wire', ['amps' => 0.1, 'length_mm' => 5000])['awg'], '0.421 ohm: 42 mV');
         $none = self::put($room, 'wire', ['amps' => 5, 'length_mm' => 100]);
         self::assertSame([null, null, null], [$none['awg'], $none['ohm'], $none['drop_v']]);
         self::assertNull($none['trace_capacity_a']);
-        self::assertEqualsWithDelta(Trace::capacity(1, 1, false, 20), self::put($room, 'wire', ['amps' => 5, 'length_mm' => 100, 'max_rise_c' => 20, 'trace' => ['width_mm' => 1, 'copper_oz' => 1, 'layer' => 'inner']])['trace_capacity_a'], 1e-12);
+        self::assertEqualsWithDelta(
+            Trace::capacity(1, 1, false, 20),
+            self::put(
+                $room,
+                'wire',
+                ['amps' => 5, 'length_mm' => 100, 'max_rise_c' => 20, 'trace' => ['width_mm' => 1, 'copper_oz' => 1, 'layer' => 'inner']],
+            )['trace_capacity_a'],
+            1e-12,
+        );
     }
 
     public function test_a_thicker_wire_never_raises_the_drop_and_a_longer_way_never_thins_the_wire(): void
     {
-        $this->forAll(Generators::choose(10, 30), Generators::choose(1, 1000), Generators::choose(1, 3000))->then(static function (int $awg, int $length, int $milliamps): void {
+        $this->forAll(
+            Generators::choose(10, 30),
+            Generators::choose(1, 1000),
+            Generators::choose(1, 3000),
+        )->then(static function (int $awg, int $length, int $milliamps): void {
             self::assertLessThan(Wire::ohms($awg, $length), Wire::ohms($awg - 1, $length));
             $near = Wire::choose($milliamps / 1000, $length);
             $far = Wire::choose($milliamps / 1000, $length * 2);
@@ -116,10 +144,25 @@ final class CorrosionTest extends TestCase
         $room = new CorrosionRoom();
         self::assertRefusedAt('/measured_ohm', $room, 'continuity', ['lead_ohm' => 0]);
         self::assertRefusedAt('/measured_ohm', $room, 'continuity', ['measured_ohm' => -1, 'lead_ohm' => 0]);
-        self::assertRefusedAt('/trace/width_mm', $room, 'continuity', ['measured_ohm' => 1, 'lead_ohm' => 0, 'trace' => ['length_mm' => 1, 'width_mm' => 0, 'copper_oz' => 1]]);
+        self::assertRefusedAt(
+            '/trace/width_mm',
+            $room,
+            'continuity',
+            ['measured_ohm' => 1, 'lead_ohm' => 0, 'trace' => ['length_mm' => 1, 'width_mm' => 0, 'copper_oz' => 1]],
+        );
         self::assertRefusedAt('/length_mm', $room, 'wire', ['amps' => 1, 'length_mm' => 0]);
         self::assertRefusedAt('/amps', $room, 'wire', ['amps' => -1, 'length_mm' => 1]);
-        self::assertRefusedAt('/trace/layer', $room, 'wire', ['amps' => 1, 'length_mm' => 1, 'trace' => ['width_mm' => 1, 'copper_oz' => 1, 'layer' => 'middle']]);
-        self::assertRefusedAt('/trace/length_mm', $room, 'wire', ['amps' => 1, 'length_mm' => 1, 'trace' => ['width_mm' => 1, 'copper_oz' => 1, 'layer' => 'outer', 'length_mm' => 1]]);
+        self::assertRefusedAt(
+            '/trace/layer',
+            $room,
+            'wire',
+            ['amps' => 1, 'length_mm' => 1, 'trace' => ['width_mm' => 1, 'copper_oz' => 1, 'layer' => 'middle']],
+        );
+        self::assertRefusedAt(
+            '/trace/length_mm',
+            $room,
+            'wire',
+            ['amps' => 1, 'length_mm' => 1, 'trace' => ['width_mm' => 1, 'copper_oz' => 1, 'layer' => 'outer', 'length_mm' => 1]],
+        );
     }
 }

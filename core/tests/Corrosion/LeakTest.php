@@ -27,13 +27,28 @@ final class LeakTest extends TestCase
 
     public function test_places_are_ordered_by_grade_then_by_what_a_failure_there_would_do_then_by_distance(): void
     {
-        $ordered = SurveyPlace::ordered([self::place('a', 2, 'signal', 5), self::place('b', 3, 'nothing'), self::place('c', 2, 'supply', 30), self::place('d', 2, 'supply', 10), self::place('e', 4, 'signal')]);
+        $ordered = SurveyPlace::ordered([
+            self::place('a', 2, 'signal', 5),
+            self::place('b', 3, 'nothing'),
+            self::place('c', 2, 'supply', 30),
+            self::place('d', 2, 'supply', 10),
+            self::place('e', 4, 'signal'),
+        ]);
         self::assertSame(['e', 'b', 'd', 'c', 'a'], array_column($ordered, 'place'));
     }
 
     public function test_the_plan_stands_in_the_order_of_the_work(): void
     {
-        $plan = CleaningPlan::for(Chemistry::NiCd, [self::place('trace to U12', 4, 'clock'), self::place('socket U9', 3, 'memory'), self::place('bracket', 1, 'nothing'), self::place('edge', 0, 'signal')], ['relays']);
+        $plan = CleaningPlan::for(
+            Chemistry::NiCd,
+            [
+                self::place('trace to U12', 4, 'clock'),
+                self::place('socket U9', 3, 'memory'),
+                self::place('bracket', 1, 'nothing'),
+                self::place('edge', 0, 'signal'),
+            ],
+            ['relays'],
+        );
         self::assertSame(['neutralise', 'rinse', 'clean', 'dry', 'test', 'test', 'test', 'repair', 'repair'], array_column($plan->steps, 'step'));
         self::assertStringContainsString('trace to U12', $plan->steps[4]['text'], 'worst first');
         self::assertStringContainsString('vinegar of 5 %', $plan->steps[0]['text']);
@@ -51,7 +66,14 @@ final class LeakTest extends TestCase
      */
     public static function agents(): array
     {
-        return [[Chemistry::NiCd, 'vinegar'], [Chemistry::NiMh, 'vinegar'], [Chemistry::Alkaline, 'vinegar'], [Chemistry::LeadAcid, 'bicarbonate'], [Chemistry::LithiumManganese, null], [Chemistry::LithiumThionyl, null]];
+        return [
+            [Chemistry::NiCd, 'vinegar'],
+            [Chemistry::NiMh, 'vinegar'],
+            [Chemistry::Alkaline, 'vinegar'],
+            [Chemistry::LeadAcid, 'bicarbonate'],
+            [Chemistry::LithiumManganese, null],
+            [Chemistry::LithiumThionyl, null],
+        ];
     }
 
     #[DataProvider('agents')]
@@ -111,8 +133,16 @@ final class LeakTest extends TestCase
 
     public function test_a_battery_in_words(): void
     {
-        $note = House::entry('battery', (array) json_decode('{"state": "leaking", "chemistry": "nicd", "cells": 3, "where": "left of the keyboard plug", "positive_towards": "the plug", "volts": "3.8"}'));
-        self::assertSame('Battery leaking: nickel-cadmium, 3 cells, left of the keyboard plug, positive end towards the plug, 3.8 V (charged)', $note->sentence(''));
+        $note = House::entry(
+            'battery',
+            (array) json_decode(
+                '{"state": "leaking", "chemistry": "nicd", "cells": 3, "where": "left of the keyboard plug", "positive_towards": "the plug", "volts": "3.8"}',
+            ),
+        );
+        self::assertSame(
+            'Battery leaking: nickel-cadmium, 3 cells, left of the keyboard plug, positive end towards the plug, 3.8 V (charged)',
+            $note->sentence(''),
+        );
         self::assertTrue(BatteryNote::agrees('the  Plug ', 'the plug'));
         self::assertFalse(BatteryNote::agrees('the plug', 'the edge'));
     }

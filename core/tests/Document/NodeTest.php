@@ -64,7 +64,11 @@ final class NodeTest extends TestCase
 
     public function test_whatever_php_encodes_is_read_back_with_its_pointers(): void
     {
-        $this->forAll(Generators::associative(['a/b' => Generators::int(), 'c~d' => Generators::seq(Generators::bool()), 'e' => Generators::elements('', "\u{e9}\"\\/{[,:", "\n")]))
+        $this->forAll(Generators::associative([
+            'a/b' => Generators::int(),
+            'c~d' => Generators::seq(Generators::bool()),
+            'e' => Generators::elements('', "\u{e9}\"\\/{[,:", "\n"),
+        ]))
             ->then(static function (array $value): void {
                 $json = json_encode($value, JSON_THROW_ON_ERROR);
                 self::assertEquals(json_decode($json), Json::parse($json));
@@ -75,7 +79,12 @@ final class NodeTest extends TestCase
 
     public function test_a_name_given_twice_is_found_wherever_it_stands_and_equal_names_elsewhere_are_not(): void
     {
-        foreach (['{"a": 1, "a": 1}' => '/a', '{"x": [{"a": 1}, {"b": {"a": 1, "c": [], "a": 2}}]}' => '/x/1/b/a', '{"\u0061": 1, "a": 2}' => '/a', '{"": 1, "": 2}' => '/'] as $json => $pointer) {
+        foreach ([
+            '{"a": 1, "a": 1}' => '/a',
+            '{"x": [{"a": 1}, {"b": {"a": 1, "c": [], "a": 2}}]}' => '/x/1/b/a',
+            '{"\u0061": 1, "a": 2}' => '/a',
+            '{"": 1, "": 2}' => '/',
+        ] as $json => $pointer) {
             try {
                 Json::parse($json);
                 self::fail("{$json} was taken");
@@ -90,7 +99,16 @@ final class NodeTest extends TestCase
     /** RFC 6901, 5: the examples of the standard. */
     public function test_pointers_of_the_standard(): void
     {
-        foreach (['/foo' => ['foo'], '/foo/0' => ['foo', '0'], '/' => [''], '/a~1b' => ['a/b'], '/m~0n' => ['m~n'], '/c%d' => ['c%d'], '/ ' => [' '], '' => []] as $pointer => $parts) {
+        foreach ([
+            '/foo' => ['foo'],
+            '/foo/0' => ['foo', '0'],
+            '/' => [''],
+            '/a~1b' => ['a/b'],
+            '/m~0n' => ['m~n'],
+            '/c%d' => ['c%d'],
+            '/ ' => [' '],
+            '' => [],
+        ] as $pointer => $parts) {
             self::assertSame((string) $pointer, Pointer::of($parts));
         }
     }

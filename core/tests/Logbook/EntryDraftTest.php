@@ -28,11 +28,20 @@ final class EntryDraftTest extends TestCase
         return [
             'a typed voltage with a comma' => [['kind' => 'reading', 'data' => [...self::READING, 'volts' => '4,98']], [...self::READING, 'volts' => 4.98]],
             'millivolts' => [['kind' => 'reading', 'data' => [...self::READING, 'volts' => '47 mV']], [...self::READING, 'volts' => 0.047]],
-            'a bare ripple is in millivolts' => [['kind' => 'reading', 'data' => [...self::READING, 'volts' => 5, 'ripple_mvpp' => '120']], [...self::READING, 'volts' => 5.0, 'ripple_mvpp' => 120.0]],
-            'a ripple in volts' => [['kind' => 'reading', 'data' => [...self::READING, 'volts' => 5, 'ripple_mvpp' => '0.12 Vpp']], [...self::READING, 'volts' => 5.0, 'ripple_mvpp' => 120.0]],
+            'a bare ripple is in millivolts' => [
+                ['kind' => 'reading', 'data' => [...self::READING, 'volts' => 5, 'ripple_mvpp' => '120']],
+                [...self::READING, 'volts' => 5.0, 'ripple_mvpp' => 120.0],
+            ],
+            'a ripple in volts' => [
+                ['kind' => 'reading', 'data' => [...self::READING, 'volts' => 5, 'ripple_mvpp' => '0.12 Vpp']],
+                [...self::READING, 'volts' => 5.0, 'ripple_mvpp' => 120.0],
+            ],
             'ohms' => [['kind' => 'reading', 'data' => [...self::READING, 'ohms_to_ground' => '4k7']], [...self::READING, 'ohms_to_ground' => 4700.0]],
             'a part' => [['kind' => 'part', 'data' => ['designator' => 'C1', 'to' => '10u']], ['designator' => 'C1', 'to' => '10u']],
-            'an outcome' => [['kind' => 'outcome', 'data' => ['outcome' => 'fixed', 'handed_back' => true]], ['outcome' => 'fixed', 'handed_back' => true, 'limits' => []]],
+            'an outcome' => [
+                ['kind' => 'outcome', 'data' => ['outcome' => 'fixed', 'handed_back' => true]],
+                ['outcome' => 'fixed', 'handed_back' => true, 'limits' => []],
+            ],
         ];
     }
 

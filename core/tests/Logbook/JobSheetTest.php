@@ -40,7 +40,11 @@ final class JobSheetTest extends TestCase
     {
         $rails = Rail::readAll(House::node(self::RAILS));
 
-        return Judgement::of($rails, MeterAccuracy::of(0, 0, 0), array_map(static fn (array $it): Reading => new Reading($it[0], $it[1], \Ash\Rails\Load::from($it[2])), $readings));
+        return Judgement::of(
+            $rails,
+            MeterAccuracy::of(0, 0, 0),
+            array_map(static fn (array $it): Reading => new Reading($it[0], $it[1], \Ash\Rails\Load::from($it[2])), $readings),
+        );
     }
 
     /**
@@ -61,7 +65,15 @@ final class JobSheetTest extends TestCase
             ...array_map(static fn (string $it): OpenThing => new OpenThing('hazard', $it, $day), $hazards),
         ]);
 
-        return new Situation($stage, House::profile(['rails' => self::RAILS]), new Facts(...$facts), new Allowance($minutes, 300, $sinceEvidence), $symptom, $leaps, $outcome);
+        return new Situation(
+            stage: $stage,
+            profile: House::profile(['rails' => self::RAILS]),
+            facts: new Facts(...$facts),
+            allowance: new Allowance($minutes, 300, $sinceEvidence),
+            symptom: $symptom,
+            leaps: $leaps,
+            outcome: $outcome,
+        );
     }
 
     private static function sheet(Situation $at): JobSheet
@@ -83,9 +95,18 @@ final class JobSheetTest extends TestCase
     public function test_the_three_gates(): void
     {
         self::assertSame(['leaking_cell' => 'ok', 'rails' => 'hold', 'bias' => 'stop'], self::gates(self::facts()));
-        self::assertSame(['leaking_cell' => 'stop', 'rails' => 'ok', 'bias' => 'ok'], self::gates(self::facts([['-5', -5, 'none'], ['+5', 5, 'working']], BatteryState::Leaking)));
-        self::assertSame(['leaking_cell' => 'ok', 'rails' => 'stop', 'bias' => 'stop'], self::gates(self::facts([['+5', 5, 'working']], BatteryState::Removed)));
-        self::assertSame(['leaking_cell' => 'ok', 'rails' => 'hold', 'bias' => 'ok'], self::gates(self::facts([['-5', -5, 'none'], ['+5', 4.6, 'working']], BatteryState::None)));
+        self::assertSame(
+            ['leaking_cell' => 'stop', 'rails' => 'ok', 'bias' => 'ok'],
+            self::gates(self::facts([['-5', -5, 'none'], ['+5', 5, 'working']], BatteryState::Leaking)),
+        );
+        self::assertSame(
+            ['leaking_cell' => 'ok', 'rails' => 'stop', 'bias' => 'stop'],
+            self::gates(self::facts([['+5', 5, 'working']], BatteryState::Removed)),
+        );
+        self::assertSame(
+            ['leaking_cell' => 'ok', 'rails' => 'hold', 'bias' => 'ok'],
+            self::gates(self::facts([['-5', -5, 'none'], ['+5', 4.6, 'working']], BatteryState::None)),
+        );
     }
 
     public function test_a_recorded_leap_covers_its_level_and_nothing_worse(): void
@@ -133,7 +154,10 @@ final class JobSheetTest extends TestCase
         self::assertStringContainsString('Next suspect: b', (new Allowance(130, 300, 130))->notices(['a', 'b'])[0]);
     }
 
-    /** @return array<string, array{Outcome, bool, list<string>, ?string, list<string>, ?string}> outcome, handed back, limits, waits for, hazards, pointer or null */
+    /**
+     * @return array<string, array{Outcome, bool, list<string>, ?string, list<string>, ?string}> outcome, handed back, limits, waits for, hazards, pointer or
+     *                                                                                           null
+     */
     public static function closings(): array
     {
         return [

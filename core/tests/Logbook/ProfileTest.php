@@ -22,9 +22,15 @@ use PHPUnit\Framework\TestCase;
 final class ProfileTest extends TestCase
 {
     private const PROFILE = [
-        'format' => 'ash-bench/machine-profile/1', 'slug' => 'test-8', 'name' => 'Test 8', 'kind' => 'controller', 'boards' => [['key' => 'main', 'name' => 'Main']],
+        'format' => 'ash-bench/machine-profile/1', 'slug' => 'test-8', 'name' => 'Test 8', 'kind' => 'controller',
+        'boards' => [['key' => 'main', 'name' => 'Main']],
         'rails' => [
-            ['name' => '+5', 'nominal_v' => 5, 'feeds' => ['U1'], 'test_points' => [['name' => 'out', 'point' => 'supply'], ['name' => 'fuse', 'weight' => 3], ['name' => 'J1', 'point' => 'board']]],
+            [
+                'name' => '+5',
+                'nominal_v' => 5,
+                'feeds' => ['U1'],
+                'test_points' => [['name' => 'out', 'point' => 'supply'], ['name' => 'fuse', 'weight' => 3], ['name' => 'J1', 'point' => 'board']],
+            ],
             ['name' => '-5', 'nominal_v' => -5, 'protects' => ['+5'], 'needs_load' => false],
         ],
     ];
@@ -85,7 +91,10 @@ final class ProfileTest extends TestCase
     public function test_a_strip_has_the_weak_end_left_on_both_polarities(): void
     {
         foreach ([[5, 4.8], [-5, -4.8]] as [$nominal, $volts]) {
-            $rail = Rail::readAll(Node::parse(json_encode([['name' => 'r', 'nominal_v' => $nominal, 'tolerance' => ['minus_pct' => 5, 'plus_pct' => 5]]], JSON_THROW_ON_ERROR)))["\0r"];
+            $rail = Rail::readAll(Node::parse(json_encode(
+                [['name' => 'r', 'nominal_v' => $nominal, 'tolerance' => ['minus_pct' => 5, 'plus_pct' => 5]]],
+                JSON_THROW_ON_ERROR,
+            )))["\0r"];
             $strip = RailStrip::of($rail, $volts, 0.05, $nominal * 0.9, Limits::wide((float) $nominal));
             self::assertEqualsWithDelta(0.26, $strip->tick, 1e-9, '4.8 V lies a tenth into a band of 0.5 V: 0.2 + 0.1 * 0.6');
             self::assertEqualsWithDelta(0.06, $strip->guard, 1e-9);
@@ -106,9 +115,15 @@ final class ProfileTest extends TestCase
             'no board' => [['boards' => []], '/boards'],
             'a board twice' => [['boards' => [['key' => 'a', 'name' => 'A'], ['key' => 'a', 'name' => 'B']]], '/boards/1/key'],
             'a test point twice' => [['rails' => [[...$rail, 'test_points' => [['name' => 'a'], ['name' => 'a']]]]], '/rails/0/test_points/1/name'],
-            'two points for the supply' => [['rails' => [[...$rail, 'test_points' => [['name' => 'a', 'point' => 'supply'], ['name' => 'b', 'point' => 'supply']]]]], '/rails/0/test_points/1/point'],
+            'two points for the supply' => [
+                ['rails' => [[...$rail, 'test_points' => [['name' => 'a', 'point' => 'supply'], ['name' => 'b', 'point' => 'supply']]]]],
+                '/rails/0/test_points/1/point',
+            ],
             'an unknown caution' => [['cautions' => ['dragons']], '/cautions/0'],
-            'a load on an unknown rail' => [['supply' => ['rails' => [['name' => '+5', 'nominal_v' => 5, 'max_a' => 1]], 'loads' => [['name' => 'x', 'amps' => ['+9' => 1]]]]], '/supply/loads/0/amps/+9'],
+            'a load on an unknown rail' => [
+                ['supply' => ['rails' => [['name' => '+5', 'nominal_v' => 5, 'max_a' => 1]], 'loads' => [['name' => 'x', 'amps' => ['+9' => 1]]]]],
+                '/supply/loads/0/amps/+9',
+            ],
             'an unknown field' => [['colour' => 'grey'], '/colour'],
         ];
     }

@@ -49,8 +49,19 @@ final class RebuildListTest extends TestCase
     public function test_an_item_is_read_strictly(): void
     {
         $read = static fn (string $json): TakenOut => Shape::of(TakenOut::class)->read(Node::parse($json));
-        self::assertSame('lid; 6 M4x8; J1: stripe at pin 1; stuck', $read('{"what": "lid", "fixings": [{"kind": "M4x8", "count": 6}], "connectors": [{"name": "J1", "orientation": "stripe at pin 1"}], "condition": ["stuck"]}')->sentence(''));
-        foreach (['{}' => '/what', '{"what": "x", "fixings": [{"kind": "M3", "count": 0}]}' => '/fixings/0/count', '{"what": "x", "connectors": [{"name": "J1", "orientation": " "}]}' => '/connectors/0/orientation', '{"what": "x", "condition": ["dusty"]}' => '/condition/0'] as $json => $pointer) {
+        self::assertSame(
+            'lid; 6 M4x8; J1: stripe at pin 1; stuck',
+            $read(
+                '{"what": "lid", "fixings": [{"kind": "M4x8", "count": 6}], "connectors": [{"name": "J1", "orientation": "stripe at pin '
+                    .'1"}], "condition": ["stuck"]}',
+            )->sentence(''),
+        );
+        foreach ([
+            '{}' => '/what',
+            '{"what": "x", "fixings": [{"kind": "M3", "count": 0}]}' => '/fixings/0/count',
+            '{"what": "x", "connectors": [{"name": "J1", "orientation": " "}]}' => '/connectors/0/orientation',
+            '{"what": "x", "condition": ["dusty"]}' => '/condition/0',
+        ] as $json => $pointer) {
             try {
                 $read($json);
                 self::fail("{$json} was taken");

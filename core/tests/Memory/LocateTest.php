@@ -17,7 +17,19 @@ use Ash\Tests\Asks;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** @phpstan-type Found array{suspects: list<array{rank: int, kind: string, ref: ?string, refs: list<string>, bank: ?string, bits: list<int|string>, address_bits: list<int>, explains: float, probability: float, text: string, action: string}>, matrix: list<array{bank: string, bit: int|string, errors: int}>, errors: int, unmapped: int, unexplained: int, reasons: list<string>} */
+/**
+ * @phpstan-type Found array{
+ *     suspects: list<array{
+ *         rank: int, kind: string, ref: ?string, refs: list<string>, bank: ?string, bits: list<int|string>,
+ *         address_bits: list<int>, explains: float, probability: float, text: string, action: string,
+ *     }>,
+ *     matrix: list<array{bank: string, bit: int|string, errors: int}>,
+ *     errors: int,
+ *     unmapped: int,
+ *     unexplained: int,
+ *     reasons: list<string>,
+ * }
+ */
 final class LocateTest extends TestCase
 {
     use Asks;
@@ -67,7 +79,11 @@ final class LocateTest extends TestCase
             }
         };
         $map = Map::read(Node::of(json_decode(json_encode(self::NIBBLE, JSON_THROW_ON_ERROR), false)));
-        foreach (['a quote' => $rows("address,xor\n", "30,4\n", 1_000_000, "\"20,2\n"), 'no end' => $rows("address,xor\n", str_repeat('0', 1000), 1_000_000, '0'), 'no header' => $rows(str_repeat('x', 70_000), '', 1)] as $what => $lines) {
+        foreach ([
+            'a quote' => $rows("address,xor\n", "30,4\n", 1_000_000, "\"20,2\n"),
+            'no end' => $rows("address,xor\n", str_repeat('0', 1000), 1_000_000, '0'),
+            'no header' => $rows(str_repeat('x', 70_000), '', 1),
+        ] as $what => $lines) {
             $locator = new Locator($map, [true], Pattern::None);
             try {
                 (new ErrorReader($map, $locator))->csv($lines);
@@ -82,7 +98,10 @@ final class LocateTest extends TestCase
     /** The handbook's model written out for four one-bit chips with bit 2 seen. */
     public function test_posterior_is_that_of_the_model_worked_by_hand(): void
     {
-        $found = self::locate(['map' => self::NIBBLE, 'errors' => [['address' => '10', 'xor' => '4'], ['address' => '0x2f', 'expected' => 'F', 'actual' => 'B']]]);
+        $found = self::locate([
+            'map' => self::NIBBLE,
+            'errors' => [['address' => '10', 'xor' => '4'], ['address' => '0x2f', 'expected' => 'F', 'actual' => 'B']],
+        ]);
         $one = 0.98 * 0.999 ** 3;
         $other = 0.02 * 0.001 * 0.999 ** 2;
         $whole = 0.98 * 0.02 ** 3;
@@ -90,7 +109,16 @@ final class LocateTest extends TestCase
         self::assertSame(['chip', 'data_line'], array_column($found['suspects'], 'kind'));
         self::assertEqualsWithDelta(10 * $one / $sum, $found['suspects'][0]['probability'], 1e-12);
         self::assertEqualsWithDelta(2 * $one / $sum, $found['suspects'][1]['probability'], 1e-12);
-        self::assertSame(['U3', ['U3'], '0', [2], 1], [$found['suspects'][0]['ref'], $found['suspects'][0]['refs'], $found['suspects'][0]['bank'], $found['suspects'][0]['bits'], $found['suspects'][0]['rank']]);
+        self::assertSame(
+            ['U3', ['U3'], '0', [2], 1],
+            [
+                $found['suspects'][0]['ref'],
+                $found['suspects'][0]['refs'],
+                $found['suspects'][0]['bank'],
+                $found['suspects'][0]['bits'],
+                $found['suspects'][0]['rank'],
+            ],
+        );
         self::assertEquals(1, $found['suspects'][0]['explains']);
         self::assertSame([['bank' => '0', 'bit' => 2, 'errors' => 2]], $found['matrix']);
         self::assertSame([2, 0, 0], [$found['errors'], $found['unmapped'], $found['unexplained']]);
@@ -146,7 +174,13 @@ final class LocateTest extends TestCase
 
     public function test_one_output_of_a_wide_chip_is_a_part(): void
     {
-        $map = ['word_bits' => 8, 'technology' => 'sram', 'banks' => [['name' => 'A', 'start' => '0', 'words' => 1024, 'chips' => [['ref' => 'U1', 'bits' => [0, 1, 2, 3]], ['ref' => 'U2', 'bits' => [4, 5, 6, 7]]]]]];
+        $map = [
+            'word_bits' => 8,
+            'technology' => 'sram',
+            'banks' => [
+                ['name' => 'A', 'start' => '0', 'words' => 1024, 'chips' => [['ref' => 'U1', 'bits' => [0, 1, 2, 3]], ['ref' => 'U2', 'bits' => [4, 5, 6, 7]]]],
+            ],
+        ];
         $top = self::locate(['map' => $map, 'errors' => [['address' => '3FF', 'xor' => '20']]])['suspects'][0];
         self::assertSame(['chip_part', 'U2', [5]], [$top['kind'], $top['ref'], $top['bits']]);
         $top = self::locate(['map' => $map, 'errors' => [['address' => '3FF', 'xor' => 'F0']]])['suspects'][0];
@@ -156,7 +190,10 @@ final class LocateTest extends TestCase
 
     public function test_parity_is_judged_only_where_no_data_error_hides_it(): void
     {
-        $map = ['word_bits' => 1, 'banks' => [['name' => '0', 'start' => '0', 'words' => 4, 'chips' => [['ref' => 'D', 'bits' => [0]]], 'parity' => ['ref' => 'P']]]];
+        $map = [
+            'word_bits' => 1,
+            'banks' => [['name' => '0', 'start' => '0', 'words' => 4, 'chips' => [['ref' => 'D', 'bits' => [0]]], 'parity' => ['ref' => 'P']]],
+        ];
         $found = self::locate(['map' => $map, 'errors' => [['address' => '0', 'xor' => '1']]]);
         // Only the pair (0, 0) counts: chip, line, bank and everything predict it alike, the parity chip and line do not.
         $sum = (10 + 2 + 3 + 2) * 0.98 + (10 + 2) * 0.001;
@@ -167,7 +204,8 @@ final class LocateTest extends TestCase
     public function test_errors_outside_are_unmapped_and_those_on_no_pair_unexplained(): void
     {
         $found = self::locate(['map' => self::byte(), 'tested' => ['1'], 'errors' => [
-            ['address' => '0', 'xor' => '1'], ['address' => '40', 'xor' => '1'], ['address' => '80', 'xor' => '1'], ['address' => '2', 'xor' => '0'], ['ref' => 'U21'], ['address' => '7FFFFFFFFFFFFFFF', 'kind' => 'parity'],
+            ['address' => '0', 'xor' => '1'], ['address' => '40', 'xor' => '1'], ['address' => '80', 'xor' => '1'],
+            ['address' => '2', 'xor' => '0'], ['ref' => 'U21'], ['address' => '7FFFFFFFFFFFFFFF', 'kind' => 'parity'],
         ]]);
         self::assertSame([6, 4, 1], [$found['errors'], $found['unmapped'], $found['unexplained']]);
         self::assertEqualsWithDelta(1 / 6, $found['suspects'][0]['explains'], 1e-12);
@@ -181,7 +219,8 @@ final class LocateTest extends TestCase
     {
         return [
             'cell' => [['9', '9'], 'in one cell, 9'], 'row' => [['10', '13', '17'], 'in one row, 2'], 'column' => [['3', 'B', '3B'], 'in one column, 3'],
-            'lower half' => [['0', '1F', '8'], 'cell bit 5 is always 0'], 'upper half' => [['20', '3F'], 'cell bit 5 is always 1'], 'everywhere' => [['0', '3F'], 'everywhere'],
+            'lower half' => [['0', '1F', '8'], 'cell bit 5 is always 0'], 'upper half' => [['20', '3F'], 'cell bit 5 is always 1'],
+            'everywhere' => [['0', '3F'], 'everywhere'],
         ];
     }
 
@@ -189,21 +228,32 @@ final class LocateTest extends TestCase
     #[DataProvider('places')]
     public function test_the_text_says_where_in_the_chip(array $addresses, string $place): void
     {
-        $top = self::locate(['map' => self::byte(['row_bits' => 3, 'column_bits' => 3]), 'tested' => ['1'], 'errors' => array_map(static fn (string $it): array => ['address' => $it, 'xor' => '4'], $addresses)])['suspects'][0];
+        $top = self::locate([
+            'map' => self::byte(['row_bits' => 3, 'column_bits' => 3]),
+            'tested' => ['1'],
+            'errors' => array_map(static fn (string $it): array => ['address' => $it, 'xor' => '4'], $addresses),
+        ])['suspects'][0];
         self::assertStringContainsString($place, $top['text']);
         self::assertSame($place === 'everywhere', str_starts_with($top['action'], 'Reseat U12; then measure its supply pins'));
     }
 
     public function test_nouns_come_from_the_technology(): void
     {
-        $text = static fn (string $technology): string => self::locate(['map' => self::byte(['row_bits' => 3, 'column_bits' => 3], $technology), 'tested' => ['1'], 'errors' => [['address' => '10', 'xor' => '4'], ['address' => '12', 'xor' => '4']]])['suspects'][0]['text'];
+        $text = static fn (string $technology): string => self::locate([
+            'map' => self::byte(['row_bits' => 3, 'column_bits' => 3], $technology),
+            'tested' => ['1'],
+            'errors' => [['address' => '10', 'xor' => '4'], ['address' => '12', 'xor' => '4']],
+        ])['suspects'][0]['text'];
         self::assertStringContainsString('Plane U12 in bank 1 (bit 2): its errors sit on one X line', $text('core'));
         self::assertStringContainsString('Chip U12 in bank 1 (bit 2): its errors sit in one row', $text('dram'));
     }
 
     public function test_a_bank_that_reads_one_constant_may_not_be_fitted(): void
     {
-        $errors = array_map(static fn (int $address): array => ['address' => dechex($address), 'expected' => dechex($address ^ 0x2A), 'actual' => 'FF'], range(0x40, 0x7F));
+        $errors = array_map(
+            static fn (int $address): array => ['address' => dechex($address), 'expected' => dechex($address ^ 0x2A), 'actual' => 'FF'],
+            range(0x40, 0x7F),
+        );
         $top = self::locate(['map' => self::byte(), 'errors' => $errors])['suspects'][0];
         self::assertSame('bank', $top['kind']);
         self::assertStringContainsString('reads FF: is it fitted at all?', $top['text']);
@@ -211,15 +261,36 @@ final class LocateTest extends TestCase
         self::assertStringNotContainsString('fitted', self::locate(['map' => self::byte(), 'errors' => $errors])['suspects'][0]['text']);
     }
 
-    /** The pattern words. Those of mix worked with integers of any size; the constant: D. E. Knuth, The Art of Computer Programming, volume 3, 6.4 (from memory). */
+    /**
+     * The pattern words. Those of mix worked with integers of any size; the constant: D. E. Knuth, The Art of Computer Programming, volume 3, 6.4 (from
+     * memory).
+     */
     public function test_pattern_words(): void
     {
-        foreach ([[1, 8, 158], [2, 8, 60], [0xFFFF, 16, 56185], [0x12345678, 32, 4141252856], [0xFFFFFFFF, 32, 1640531535], [0x100000001, 8, 158]] as [$address, $bits, $word]) {
+        foreach ([
+            [1, 8, 158],
+            [2, 8, 60],
+            [0xFFFF, 16, 56185],
+            [0x12345678, 32, 4141252856],
+            [0xFFFFFFFF, 32, 1640531535],
+            [0x100000001, 8, 158],
+        ] as [$address, $bits, $word]) {
             self::assertSame($word, Pattern::Mix->word($address, $bits), dechex($address));
         }
-        foreach ([[Pattern::Mix, 1], [Pattern::Mix, 8], [Pattern::Mix, 32], [Pattern::Fold, 1], [Pattern::Fold, 7], [Pattern::Fold, 36], [Pattern::Fold, 63]] as [$pattern, $bits]) {
+        foreach ([
+            [Pattern::Mix, 1],
+            [Pattern::Mix, 8],
+            [Pattern::Mix, 32],
+            [Pattern::Fold, 1],
+            [Pattern::Fold, 7],
+            [Pattern::Fold, 36],
+            [Pattern::Fold, 63],
+        ] as [$pattern, $bits]) {
             foreach ([0, 0x1A3F, 0xFFFFFFFF, 0x123456789ABCDEF] as $address) {
-                self::assertSame(array_map(static fn (int $k): int => $pattern->word($address ^ (1 << $k), $bits), range(0, 59)), $pattern->neighbours($address, $bits, 60));
+                self::assertSame(
+                    array_map(static fn (int $k): int => $pattern->word($address ^ (1 << $k), $bits), range(0, 59)),
+                    $pattern->neighbours($address, $bits, 60),
+                );
             }
         }
         self::assertSame(0x1 ^ 0x2 ^ 0x3, Pattern::Fold->word(0x123, 4));
@@ -276,10 +347,18 @@ final class LocateTest extends TestCase
     public function test_a_multiplexed_pin_ties_two_cell_bits(): void
     {
         $wire = static fn (int $it): int => $it & ~0b010010;
-        $found = self::locate(['map' => self::byte(['row_bits' => 3, 'column_bits' => 3]), 'pattern' => 'mix', 'errors' => self::tested(128, Pattern::Mix, $wire)]);
+        $found = self::locate([
+            'map' => self::byte(['row_bits' => 3, 'column_bits' => 3]),
+            'pattern' => 'mix',
+            'errors' => self::tested(128, Pattern::Mix, $wire),
+        ]);
         self::assertSame(['address_line', [1, 4]], [$found['suspects'][0]['kind'], $found['suspects'][0]['address_bits']]);
         self::assertStringContainsString('pin', $found['suspects'][0]['text']);
-        $static = self::locate(['map' => self::byte(['row_bits' => 3, 'column_bits' => 3], 'sram'), 'pattern' => 'mix', 'errors' => self::tested(128, Pattern::Mix, $wire)]);
+        $static = self::locate([
+            'map' => self::byte(['row_bits' => 3, 'column_bits' => 3], 'sram'),
+            'pattern' => 'mix',
+            'errors' => self::tested(128, Pattern::Mix, $wire),
+        ]);
         self::assertNotContains('address_line', array_column($static['suspects'], 'kind'), 'static memory is not multiplexed');
     }
 
@@ -287,12 +366,21 @@ final class LocateTest extends TestCase
     {
         $errors = array_slice(self::tested(128, Pattern::Mix, static fn (int $it): int => $it & ~4), 0, 4);
         self::assertContains('address_line', array_column(self::locate(['map' => self::byte(), 'pattern' => 'mix', 'errors' => $errors])['suspects'], 'kind'));
-        self::assertNotContains('address_line', array_column(self::locate(['map' => self::byte(), 'pattern' => 'mix', 'errors' => array_slice($errors, 1)])['suspects'], 'kind'));
+        self::assertNotContains(
+            'address_line',
+            array_column(self::locate(['map' => self::byte(), 'pattern' => 'mix', 'errors' => array_slice($errors, 1)])['suspects'], 'kind'),
+        );
     }
 
     public function test_interleaved_banks_own_their_addresses_and_squeeze_the_select_out(): void
     {
-        $bank = static fn (string $name, string $value): array => ['name' => $name, 'start' => '0', 'words' => 8, 'select' => ['mask' => '2', 'value' => $value], 'chips' => [['ref' => "U{$name}", 'bits' => [0]]]];
+        $bank = static fn (string $name, string $value): array => [
+            'name' => $name,
+            'start' => '0',
+            'words' => 8,
+            'select' => ['mask' => '2', 'value' => $value],
+            'chips' => [['ref' => "U{$name}", 'bits' => [0]]],
+        ];
         $map = ['word_bits' => 1, 'banks' => [$bank('even', '0'), $bank('odd', '2')]];
         // 1101 without bit 1 is cell 111; 1111 lies in the other bank.
         $found = self::locate(['map' => $map, 'errors' => [['address' => 'D', 'xor' => '1']]]);
@@ -368,7 +456,11 @@ final class LocateTest extends TestCase
      */
     private static function door(string $csv, array $document = ['map' => self::NIBBLE]): array
     {
-        return (new Door(...Rooms::all()))->open(['memory', 'locate', '--errors', 'errors.csv'], static fn (): string => json_encode($document, JSON_THROW_ON_ERROR), static fn (): array => preg_split('/(?<=\n)/', $csv, -1, PREG_SPLIT_NO_EMPTY) ?: []);
+        return (new Door(...Rooms::all()))->open(
+            ['memory', 'locate', '--errors', 'errors.csv'],
+            static fn (): string => json_encode($document, JSON_THROW_ON_ERROR),
+            static fn (): array => preg_split('/(?<=\n)/', $csv, -1, PREG_SPLIT_NO_EMPTY) ?: [],
+        );
     }
 
     public function test_csv_says_the_same_as_the_document(): void
@@ -403,8 +495,18 @@ final class LocateTest extends TestCase
         self::assertSame(2, $status);
         self::assertStringContainsString('--errors', $err);
         $read = static fn (): string => json_encode(['map' => self::NIBBLE], JSON_THROW_ON_ERROR);
-        foreach ([['memory', 'locate', '--errors'], ['memory', 'locate', '--error', 'x'], ['memory', 'locate', '--errors', 'gone'], ['memory', 'locate', '--errors', 'a', '--errors', 'b'], ['memory', 'sum', '--errors', 'x']] as $words) {
-            self::assertSame(2, (new Door(...Rooms::all()))->open($words, $read, static fn (string $file): ?array => $file === 'gone' ? null : [])[0], implode(' ', $words));
+        foreach ([
+            ['memory', 'locate', '--errors'],
+            ['memory', 'locate', '--error', 'x'],
+            ['memory', 'locate', '--errors', 'gone'],
+            ['memory', 'locate', '--errors', 'a', '--errors', 'b'],
+            ['memory', 'sum', '--errors', 'x'],
+        ] as $words) {
+            self::assertSame(
+                2,
+                (new Door(...Rooms::all()))->open($words, $read, static fn (string $file): ?array => $file === 'gone' ? null : [])[0],
+                implode(' ', $words),
+            );
         }
     }
 }

@@ -23,8 +23,10 @@ final class MarchTest extends TestCase
     public static function published(): array
     {
         return [
-            ['mats', 4, ['saf']], ['mats+', 5, ['af', 'saf']], ['mats++', 6, ['af', 'saf', 'tf']], ['march-x', 6, ['af', 'saf', 'tf', 'cfin']], ['march-y', 8, ['af', 'saf', 'tf', 'cfin']],
-            ['march-c-', 10, ['af', 'saf', 'tf', 'cfin', 'cfid', 'cfst']], ['march-a', 15, ['af', 'saf', 'tf', 'cfin', 'cfid']], ['march-b', 17, ['af', 'saf', 'tf', 'cfin', 'cfid']],
+            ['mats', 4, ['saf']], ['mats+', 5, ['af', 'saf']], ['mats++', 6, ['af', 'saf', 'tf']], ['march-x', 6, ['af', 'saf', 'tf', 'cfin']],
+            ['march-y', 8, ['af', 'saf', 'tf', 'cfin']],
+            ['march-c-', 10, ['af', 'saf', 'tf', 'cfin', 'cfid', 'cfst']], ['march-a', 15, ['af', 'saf', 'tf', 'cfin', 'cfid']],
+            ['march-b', 17, ['af', 'saf', 'tf', 'cfin', 'cfid']],
         ];
     }
 
@@ -40,21 +42,31 @@ final class MarchTest extends TestCase
                 self::assertEquals(100, $pct[$class], "{$test}, {$words} words, {$class}");
             }
             $pairs = $words * ($words - 1);
-            self::assertSame(['saf' => 2 * $words, 'tf' => 2 * $words, 'cfin' => 2 * $pairs, 'cfid' => 4 * $pairs, 'cfst' => 4 * $pairs, 'af' => 2 * $words + 3 * $pairs], array_column($classes, 'faults', 'type'));
+            self::assertSame(
+                ['saf' => 2 * $words, 'tf' => 2 * $words, 'cfin' => 2 * $pairs, 'cfid' => 4 * $pairs, 'cfst' => 4 * $pairs, 'af' => 2 * $words + 3 * $pairs],
+                array_column($classes, 'faults', 'type'),
+            );
         }
         self::assertSame($operations, self::put(new MemoryRoom(), 'march', ['test' => $test, 'words' => 10, 'faults' => []])['operations_per_word']);
     }
 
     public function test_what_a_test_does_not_claim_it_does_not_find_whole(): void
     {
-        $pct = static fn (string $test): array => array_column((array) self::put(new MemoryRoom(), 'coverage', ['test' => $test, 'words' => 4])['classes'], 'pct', 'type');
+        $pct = static fn (string $test): array => array_column(
+            (array) self::put(new MemoryRoom(), 'coverage', ['test' => $test, 'words' => 4])['classes'],
+            'pct',
+            'type',
+        );
         self::assertLessThan(100, $pct('mats+')['tf']);
         self::assertLessThan(100, $pct('mats++')['cfin']);
         self::assertLessThan(100, $pct('march-x')['cfid']);
         self::assertLessThan(100, $pct('mats')['af']);
     }
 
-    /** @return array<string, array{string, list<array<string, mixed>>, bool, int, ?array{int, int, int}}> test, faults, detected, errors, first; worked by hand on 4 words */
+    /**
+     * @return array<string, array{string, list<array<string, mixed>>, bool, int, ?array{int, int, int}}> test, faults, detected, errors, first; worked by hand
+     *                                                                                                    on 4 words
+     */
     public static function worked(): array
     {
         return [
@@ -79,12 +91,26 @@ final class MarchTest extends TestCase
     public function test_worked_runs(string $test, array $faults, bool $detected, int $errors, ?array $first): void
     {
         $answer = self::put(new MemoryRoom(), 'march', ['test' => $test, 'words' => 4, 'faults' => $faults]);
-        self::assertSame([$detected, $errors, $first === null ? null : array_combine(['element', 'operation', 'address'], $first)], [$answer['detected'], $answer['errors'], $answer['first']]);
+        self::assertSame(
+            [$detected, $errors, $first === null ? null : array_combine(['element', 'operation', 'address'], $first)],
+            [$answer['detected'], $answer['errors'], $answer['first']],
+        );
     }
 
     public function test_a_million_cells_cost_what_a_thousand_cost(): void
     {
-        $ask = static fn (int $words): array => self::put(new MemoryRoom(), 'march', ['test' => 'march-c-', 'words' => $words, 'faults' => array_map(static fn (int $i): array => ['type' => 'cfid', 'cell' => 100 * $i, 'aggressor' => 100 * $i + 7, 'when' => 'up', 'value' => 1], range(0, 7))]);
+        $ask = static fn (int $words): array => self::put(
+            new MemoryRoom(),
+            'march',
+            [
+                'test' => 'march-c-',
+                'words' => $words,
+                'faults' => array_map(
+                    static fn (int $i): array => ['type' => 'cfid', 'cell' => 100 * $i, 'aggressor' => 100 * $i + 7, 'when' => 'up', 'value' => 1],
+                    range(0, 7),
+                ),
+            ],
+        );
         self::assertSame([8, 10485760], [$ask(1048576)['errors'], $ask(1048576)['operations']]);
         self::assertSame(8, $ask(1024)['errors']);
     }
@@ -93,7 +119,13 @@ final class MarchTest extends TestCase
     {
         self::assertSame(5, self::put(new MemoryRoom(), 'march', ['test' => March::NAMED['mats+'], 'words' => 4, 'faults' => []])['operations_per_word']);
         foreach (array_keys(March::NAMED) as $test) {
-            self::assertSame([false, 0], array_values(array_intersect_key(self::put(new MemoryRoom(), 'march', ['test' => $test, 'words' => 4, 'faults' => []]), ['detected' => 1, 'errors' => 1])));
+            self::assertSame(
+                [false, 0],
+                array_values(array_intersect_key(
+                    self::put(new MemoryRoom(), 'march', ['test' => $test, 'words' => 4, 'faults' => []]),
+                    ['detected' => 1, 'errors' => 1],
+                )),
+            );
         }
     }
 
@@ -105,13 +137,25 @@ final class MarchTest extends TestCase
             self::assertRefusedAt('/test', $room, 'march', [...$march, 'test' => $test]);
         }
         foreach ([
-            '/faults/0/cell' => ['type' => 'saf0', 'cell' => 8], '/faults/0/type' => ['type' => 'gremlin', 'cell' => 1], '/faults/0/aggressor' => ['type' => 'cfin', 'cell' => 1, 'aggressor' => 1, 'when' => 'up'],
-            '/faults/0/when' => ['type' => 'cfin', 'cell' => 1, 'aggressor' => 2, 'when' => 1], '/faults/0/value' => ['type' => 'saf0', 'cell' => 1, 'value' => 1],
+            '/faults/0/cell' => ['type' => 'saf0', 'cell' => 8], '/faults/0/type' => ['type' => 'gremlin', 'cell' => 1],
+            '/faults/0/aggressor' => ['type' => 'cfin', 'cell' => 1, 'aggressor' => 1, 'when' => 'up'],
+            '/faults/0/when' => ['type' => 'cfin', 'cell' => 1, 'aggressor' => 2, 'when' => 1],
+            '/faults/0/value' => ['type' => 'saf0', 'cell' => 1, 'value' => 1],
         ] as $pointer => $fault) {
             self::assertRefusedAt($pointer, $room, 'march', [...$march, 'faults' => [$fault]]);
         }
-        self::assertRefusedAt('/faults/0/value', $room, 'march', [...$march, 'faults' => [['type' => 'af_multi', 'cell' => 1, 'aggressor' => 2, 'value' => 1]]]);
-        self::assertRefusedAt('/faults/0/when', $room, 'march', [...$march, 'faults' => [['type' => 'cfst', 'cell' => 1, 'aggressor' => 2, 'when' => 'up', 'value' => 1]]]);
+        self::assertRefusedAt(
+            '/faults/0/value',
+            $room,
+            'march',
+            [...$march, 'faults' => [['type' => 'af_multi', 'cell' => 1, 'aggressor' => 2, 'value' => 1]]],
+        );
+        self::assertRefusedAt(
+            '/faults/0/when',
+            $room,
+            'march',
+            [...$march, 'faults' => [['type' => 'cfst', 'cell' => 1, 'aggressor' => 2, 'when' => 'up', 'value' => 1]]],
+        );
         self::assertRefusedAt('/faults/0/value', $room, 'march', [...$march, 'faults' => [['type' => 'cfid', 'cell' => 1, 'aggressor' => 2, 'when' => 'up']]]);
         self::assertRefusedAt('/faults/1/cell', $room, 'march', [...$march, 'faults' => [['type' => 'saf0', 'cell' => 1], ['type' => 'saf1', 'cell' => 1]]]);
         self::assertRefusedAt('/words', $room, 'coverage', ['test' => 'mats', 'words' => 65]);

@@ -22,8 +22,10 @@ final class ModulesTest extends TestCase
     public static function clopperPearson(): array
     {
         return [
-            [100, 3, 0.95, 0.07571079374983, 0.00822582910765269], [51, 1, 0.95, 0.0896715382914285, 0.00100524527245357], [1000, 37, 0.99, 0.0533381347769071, 0.0244767501628229],
-            [10, 9, 0.9, 0.989519258206214, 0.663152276693275], [100000, 2, 0.95, 6.2956583960867e-05, 3.55362656105486e-06], [51, 0, 0.95, 0.0570479523604428, 0.0], [1, 1, 0.95, 1.0, 0.05],
+            [100, 3, 0.95, 0.07571079374983, 0.00822582910765269], [51, 1, 0.95, 0.0896715382914285, 0.00100524527245357],
+            [1000, 37, 0.99, 0.0533381347769071, 0.0244767501628229],
+            [10, 9, 0.9, 0.989519258206214, 0.663152276693275], [100000, 2, 0.95, 6.2956583960867e-05, 3.55362656105486e-06],
+            [51, 0, 0.95, 0.0570479523604428, 0.0], [1, 1, 0.95, 1.0, 0.05],
         ];
     }
 
@@ -56,7 +58,11 @@ final class ModulesTest extends TestCase
             'more is counted than is fitted' => [[64], 128, []],
             'nothing explains it' => [[64, 64], 100, []],
             'halves are exact' => [[0.5, 0.25, 0.25], 0.5, [['m0'], ['m1', 'm2']]],
-            'at most ten' => [array_fill(0, 12, 16.0), 160, [['m0', 'm1'], ['m0', 'm2'], ['m0', 'm3'], ['m0', 'm4'], ['m0', 'm5'], ['m0', 'm6'], ['m0', 'm7'], ['m0', 'm8'], ['m0', 'm9'], ['m0', 'm10']]],
+            'at most ten' => [
+                array_fill(0, 12, 16.0),
+                160,
+                [['m0', 'm1'], ['m0', 'm2'], ['m0', 'm3'], ['m0', 'm4'], ['m0', 'm5'], ['m0', 'm6'], ['m0', 'm7'], ['m0', 'm8'], ['m0', 'm9'], ['m0', 'm10']],
+            ],
             'sixty-four like ones end at once' => [array_fill(0, 64, 16.0), 1000, []],
         ];
     }
@@ -68,12 +74,22 @@ final class ModulesTest extends TestCase
     #[DataProvider('sums')]
     public function test_what_explains_a_difference(array $sizes, float $counted, array $explanations): void
     {
-        $answer = self::put(new MemoryRoom(), 'sum', ['modules' => array_map(static fn (int $i, float $kib): array => ['name' => "m{$i}", 'kib' => $kib], array_keys($sizes), $sizes), 'counted_kib' => $counted]);
+        $answer = self::put(
+            new MemoryRoom(),
+            'sum',
+            [
+                'modules' => array_map(static fn (int $i, float $kib): array => ['name' => "m{$i}", 'kib' => $kib], array_keys($sizes), $sizes),
+                'counted_kib' => $counted,
+            ],
+        );
         self::assertSame($explanations, $answer['explanations']);
         self::assertEquals(array_sum($sizes) - $counted, $answer['difference_kib']);
     }
 
-    /** Public data sheets, from memory. @return array<string, array{string, string, string, list<int>, list<int>}> fitted, candidate, verdict, pins in conflict, of them dangerous */
+    /**
+     * Public data sheets, from memory. @return array<string, array{string, string, string, list<int>, list<int>}> fitted, candidate, verdict, pins in
+     * conflict, of them dangerous.
+     */
     public static function sockets(): array
     {
         return [
@@ -108,7 +124,15 @@ final class ModulesTest extends TestCase
     public function test_speed_is_judged_with_both_access_times_only(): void
     {
         $fit = static fn (array $more): mixed => self::put(new MemoryRoom(), 'fit', ['fitted' => '4164', 'candidate' => '4164', ...$more])['verdict'];
-        self::assertSame(['drop_in', 'drop_in', 'no', 'drop_in'], [$fit(['required_access_ns' => 150]), $fit(['required_access_ns' => 150, 'candidate_access_ns' => 150]), $fit(['required_access_ns' => 150, 'candidate_access_ns' => 200]), $fit(['required_access_ns' => 150, 'candidate_access_ns' => 100])]);
+        self::assertSame(
+            ['drop_in', 'drop_in', 'no', 'drop_in'],
+            [
+                $fit(['required_access_ns' => 150]),
+                $fit(['required_access_ns' => 150, 'candidate_access_ns' => 150]),
+                $fit(['required_access_ns' => 150, 'candidate_access_ns' => 200]),
+                $fit(['required_access_ns' => 150, 'candidate_access_ns' => 100]),
+            ],
+        );
     }
 
     public function test_bad_input_is_refused_with_its_place(): void

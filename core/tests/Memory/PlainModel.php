@@ -9,7 +9,10 @@ namespace Ash\Tests\Memory;
  * pair, every line against every error, nothing kept, nothing streamed. It shares no code with the core, so that where both agree on random
  * documents, both have read the description alike. Addresses are numbers here.
  *
- * @phpstan-type PlainBank array{name: string, start: int, words: int, chips: list<array{ref: string, bits: list<int>}>, parity: ?string, mask: int, value: int, row_bits: int, column_bits: int}
+ * @phpstan-type PlainBank array{
+ *     name: string, start: int, words: int, chips: list<array{ref: string, bits: list<int>}>, parity: ?string,
+ *     mask: int, value: int, row_bits: int, column_bits: int,
+ * }
  * @phpstan-type PlainError array{address?: int, expected?: int, actual?: int, parity?: bool, bank?: string, bit?: int|string, ref?: string}
  * @phpstan-type Hypothesis array{kind: string, predicts: list<string>, prior: float, strong: bool}
  */
@@ -99,7 +102,9 @@ final class PlainModel
         }
         if (isset($error['address'])) {
             $xor = ($error['expected'] ?? 0) ^ ($error['actual'] ?? 0);
-            $bits = isset($error['parity']) ? ($bank['parity'] === null ? [] : ['P']) : array_filter(range(0, $this->wordBits - 1), static fn (int $bit): bool => ($xor >> $bit & 1) === 1);
+            $bits = isset($error['parity'])
+                ? ($bank['parity'] === null ? [] : ['P'])
+                : array_filter(range(0, $this->wordBits - 1), static fn (int $bit): bool => ($xor >> $bit & 1) === 1);
         }
 
         return array_values(array_map(static fn (int|string $bit): string => "{$bank['name']}/{$bit}", $bits));
@@ -182,7 +187,10 @@ final class PlainModel
             $count = 0;
             $matching = [];
             foreach ($errors as $error) {
-                $others = array_filter($partners($this->bankOf($error['address']) ?? [], $error['address']), fn (int $other): bool => $this->bankOf($other) !== null);
+                $others = array_filter(
+                    $partners($this->bankOf($error['address']) ?? [], $error['address']),
+                    fn (int $other): bool => $this->bankOf($other) !== null,
+                );
                 $count += $others === [] ? 0 : 1;
                 if (in_array($error['actual'], array_map(fn (int $other): int => $this->word($other), $others), true)) {
                     $matching[] = ($error['expected'] ?? 0) ^ $error['actual'];

@@ -81,7 +81,8 @@ final class PlainModelTest extends TestCase
             }
             $rows = mt_rand(0, 1) * mt_rand(1, $address - 1);
             $banks[] = [
-                'name' => "b{$b}", 'start' => $start + ($mask === 0 ? $b << $address : 0), 'words' => 2 ** $address, 'chips' => $chips, 'parity' => mt_rand(0, 1) === 0 ? null : 'U'.$ref++,
+                'name' => "b{$b}", 'start' => $start + ($mask === 0 ? $b << $address : 0), 'words' => 2 ** $address, 'chips' => $chips,
+                'parity' => mt_rand(0, 1) === 0 ? null : 'U'.$ref++,
                 'mask' => $mask, 'value' => $mask === 0 ? 0 : $b, 'row_bits' => $rows, 'column_bits' => $rows === 0 ? 0 : $address - $rows,
             ];
         }
@@ -133,7 +134,8 @@ final class PlainModelTest extends TestCase
         $say = static fn (int $number): string => sprintf('%'.self::CHARS[$radix], $number);
         $bank = static fn (array $it): array => [
             'name' => $it['name'], 'start' => $say($it['start']), 'words' => $it['words'], 'chips' => $it['chips'],
-            ...($it['parity'] === null ? [] : ['parity' => ['ref' => $it['parity']]]), ...($it['mask'] === 0 ? [] : ['select' => ['mask' => $say($it['mask']), 'value' => $say($it['value'])]]),
+            ...($it['parity'] === null ? [] : ['parity' => ['ref' => $it['parity']]]),
+            ...($it['mask'] === 0 ? [] : ['select' => ['mask' => $say($it['mask']), 'value' => $say($it['value'])]]),
             ...($it['row_bits'] === 0 ? [] : ['row_bits' => $it['row_bits'], 'column_bits' => $it['column_bits']]),
         ];
         $error = static fn (array $it): array => match (true) {
@@ -142,6 +144,11 @@ final class PlainModelTest extends TestCase
             default => $it,
         };
 
-        return ['map' => ['radix' => $radix, 'word_bits' => $wordBits, 'technology' => 'dram', 'banks' => array_map($bank, $banks)], 'errors' => array_map($error, $errors), 'tested' => $tested, 'pattern' => $pattern];
+        return [
+            'map' => ['radix' => $radix, 'word_bits' => $wordBits, 'technology' => 'dram', 'banks' => array_map($bank, $banks)],
+            'errors' => array_map($error, $errors),
+            'tested' => $tested,
+            'pattern' => $pattern,
+        ];
     }
 }

@@ -31,7 +31,10 @@ final class ScenariosTest extends TestCase
         for ($seed = 1; $seed <= 500; ++$seed) {
             $kind = self::KINDS[$seed % count(self::KINDS)];
             [$document, $want] = self::scenario($kind, new Randomizer(new Mt19937($seed)));
-            /** @var array{suspects: list<array{kind: string, ref: ?string, refs: list<string>, bank: ?string, bits: list<int|string>, address_bits: list<int>, probability: float}>} $found */
+            /**
+             * @var array{suspects: list<array{kind: string, ref: ?string, refs: list<string>, bank: ?string, bits: list<int|string>, address_bits: list<int>,
+             * probability: float}>} $found
+             */
             $found = self::put(new MemoryRoom(), 'locate', $document);
             $top = $found['suspects'][0] ?? self::fail("seed {$seed}: no suspect for {$kind}");
             $is = match ($want['kind']) {
@@ -68,7 +71,9 @@ final class ScenariosTest extends TestCase
         /** @var Shape $shape */
         $shape = ['bits' => $random->getInt(match ($kind) {
             'pin', 'address_line' => 2, 'several_chips' => 3, default => 1,
-        }, 4) * 4, 'wide' => $wide, 'banks' => $random->getInt(2, 4), 'row' => 3, 'column' => $random->getInt(2, 3), 'parity' => $kind === 'parity' || $random->getInt(0, 1) === 1];
+        },
+            4) * 4, 'wide' => $wide, 'banks' => $random->getInt(2, 4), 'row' => 3, 'column' => $random->getInt(2, 3),
+            'parity' => $kind === 'parity' || $random->getInt(0, 1) === 1];
         $words = 2 ** ($shape['row'] + $shape['column']);
         $all = (1 << $shape['bits']) - 1;
         $bank = $random->getInt(0, $shape['banks'] - 1);
@@ -125,7 +130,10 @@ final class ScenariosTest extends TestCase
                 $want = ['kind' => 'chip', 'ref' => "P{$bank}", 'bits' => ['P']];
         }
         $errors = $kind === 'parity'
-            ? array_map(static fn (int $cell): array => ['address' => dechex($bank * $words + $cell), 'kind' => 'parity'], array_values(array_filter(range(0, $words - 1), static fn (): bool => $random->getInt(0, 1) === 1)))
+            ? array_map(
+                static fn (int $cell): array => ['address' => dechex($bank * $words + $cell), 'kind' => 'parity'],
+                array_values(array_filter(range(0, $words - 1), static fn (): bool => $random->getInt(0, 1) === 1)),
+            )
             : self::errors($words * $shape['banks'], $shape['bits'], $wire, $bus);
 
         return [['map' => self::map($shape, $words), 'pattern' => 'mix', 'errors' => $errors], $want];
@@ -162,7 +170,10 @@ final class ScenariosTest extends TestCase
     {
         return ['word_bits' => $shape['bits'], 'banks' => array_map(static fn (int $b): array => [
             'name' => "B{$b}", 'start' => dechex($b * $words), 'words' => $words, 'row_bits' => $shape['row'], 'column_bits' => $shape['column'],
-            'chips' => array_map(static fn (int $c): array => ['ref' => "C{$b}-{$c}", 'bits' => range($c * $shape['wide'], $c * $shape['wide'] + $shape['wide'] - 1)], range(0, intdiv($shape['bits'], $shape['wide']) - 1)),
+            'chips' => array_map(
+                static fn (int $c): array => ['ref' => "C{$b}-{$c}", 'bits' => range($c * $shape['wide'], $c * $shape['wide'] + $shape['wide'] - 1)],
+                range(0, intdiv($shape['bits'], $shape['wide']) - 1),
+            ),
         ] + ($shape['parity'] ? ['parity' => ['ref' => "P{$b}"]] : []), range(0, $shape['banks'] - 1))];
     }
 }

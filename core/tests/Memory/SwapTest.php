@@ -26,15 +26,27 @@ final class SwapTest extends TestCase
 {
     private static function memory(): FittedMemory
     {
-        $bank = static fn (string $name, string $start, int $first): array => ['name' => $name, 'start' => $start, 'words' => 16384, 'parity' => ['ref' => 'U'.($first + 4)], 'chips' => array_map(static fn (int $i): array => ['ref' => 'U'.($first + $i), 'bits' => [$i]], range(0, 3))];
+        $bank = static fn (string $name, string $start, int $first): array => [
+            'name' => $name,
+            'start' => $start,
+            'words' => 16384,
+            'parity' => ['ref' => 'U'.($first + 4)],
+            'chips' => array_map(static fn (int $i): array => ['ref' => 'U'.($first + $i), 'bits' => [$i]], range(0, 3)),
+        ];
 
-        return FittedMemory::read(Node::parse(json_encode(['key' => 'm', 'name' => 'M', 'map' => ['word_bits' => 4, 'banks' => [$bank('0', '0', 30), $bank('1', '4000', 20)]]], JSON_THROW_ON_ERROR)));
+        return FittedMemory::read(Node::parse(json_encode(
+            ['key' => 'm', 'name' => 'M', 'map' => ['word_bits' => 4, 'banks' => [$bank('0', '0', 30), $bank('1', '4000', 20)]]],
+            JSON_THROW_ON_ERROR,
+        )));
     }
 
     /** @param array<string, int> $errors by "bank bit" */
     private static function seen(array $errors): Seen
     {
-        return Seen::of(self::memory()->map, array_map(static fn (string $at, int $n): BitErrors => new BitErrors(explode(' ', $at)[0], explode(' ', $at)[1], $n), array_keys($errors), $errors));
+        return Seen::of(
+            self::memory()->map,
+            array_map(static fn (string $at, int $n): BitErrors => new BitErrors(explode(' ', $at)[0], explode(' ', $at)[1], $n), array_keys($errors), $errors),
+        );
     }
 
     public function test_the_nearest_good_neighbour_is_suggested_and_the_move_predicted(): void
@@ -43,8 +55,16 @@ final class SwapTest extends TestCase
         $swap = Swap::suggest(self::memory(), 'U32', $before) ?? self::fail('no neighbour');
         self::assertSame(['U32', 'U31'], [$swap->from, $swap->to]);
         self::assertStringContainsString('from bank 0 bit 2 to bank 0 bit 1', $swap->predicts($before));
-        self::assertSame('U33', Swap::suggest(self::memory(), 'U32', self::seen(['0 2' => 9, '0 1' => 1]))?->to, 'a neighbour with errors is no good neighbour');
-        self::assertSame('U22', Swap::suggest(self::memory(), 'U32', self::seen(['0 2' => 9, '0 1' => 1, '0 3' => 1, '0 0' => 1]))?->to, 'then one of another bank');
+        self::assertSame(
+            'U33',
+            Swap::suggest(self::memory(), 'U32', self::seen(['0 2' => 9, '0 1' => 1]))?->to,
+            'a neighbour with errors is no good neighbour',
+        );
+        self::assertSame(
+            'U22',
+            Swap::suggest(self::memory(), 'U32', self::seen(['0 2' => 9, '0 1' => 1, '0 3' => 1, '0 0' => 1]))?->to,
+            'then one of another bank',
+        );
         self::assertSame('U24', Swap::suggest(self::memory(), 'U34', self::seen(['0 P' => 9]))?->to, 'a parity chip goes with a parity chip');
         self::assertNull(Swap::suggest(self::memory(), 'U34', self::seen(['0 P' => 9, '1 P' => 1])));
     }
@@ -91,16 +111,31 @@ final class SwapTest extends TestCase
 
     public function test_cold_against_warm_points_to_refresh_or_a_weak_cell(): void
     {
-        $it = Comparison::of(self::memory()->map, self::seen([]), self::seen(['0 2' => 4]), self::condition(['warmth' => 'cold']), self::condition(['warmth' => 'warm', 'minutes_on' => 45]));
+        $it = Comparison::of(
+            self::memory()->map,
+            self::seen([]),
+            self::seen(['0 2' => 4]),
+            self::condition(['warmth' => 'cold']),
+            self::condition(['warmth' => 'warm', 'minutes_on' => 45]),
+        );
         self::assertSame([['bank' => '0', 'bit' => '2', 'ref' => 'U32', 'one' => 0, 'other' => 4, 'change' => 'new']], $it['rows']);
-        self::assertSame(['Only in the second (warm): U32.', 'Errors that come only in one condition point to refresh or to a weak cell: repeat both conditions before a part is named.'], $it['says']);
+        self::assertSame(
+            [
+                'Only in the second (warm): U32.',
+                'Errors that come only in one condition point to refresh or to a weak cell: repeat both conditions before a part is named.',
+            ],
+            $it['says'],
+        );
     }
 
     public function test_a_baseline_against_a_new_part_names_the_part(): void
     {
         $plain = self::condition([]);
         $known = self::condition(['known_good' => 'a tested 4116 in U32']);
-        $says = static fn (array $one, array $other, Condition $a, Condition $b): string => implode(' ', Comparison::of(self::memory()->map, self::seen($one), self::seen($other), $a, $b)['says']);
+        $says = static fn (array $one, array $other, Condition $a, Condition $b): string => implode(
+            ' ',
+            Comparison::of(self::memory()->map, self::seen($one), self::seen($other), $a, $b)['says'],
+        );
         self::assertStringContainsString('gone with a tested 4116 in U32: what was taken out for it was bad', $says(['0 2' => 4], [], $plain, $known));
         self::assertStringContainsString('the baseline was good', $says([], ['0 2' => 4], $plain, $known));
         self::assertStringContainsString('not the whole story', $says(['0 1' => 2], ['0 2' => 4], $plain, $known));
@@ -122,7 +157,10 @@ final class SwapTest extends TestCase
         self::assertSame([null, 'soaked'], [MemoryStanding::of(null)->next, MemoryStanding::of(null, null, 'soaked')->soak]);
         $swap = static fn (string $verdict): array => ['swap' => ['entry' => self::ID, 'verdict' => $verdict, 'text' => 'So it is.']];
         self::assertSame('M: the chip that was moved to U32', $says($swap('confirmed'))->suspect);
-        self::assertSame(['M: chip U32', 'So it is. 9 errors', 'So it is.'], [$says($swap('stayed'))->suspect, $says($swap('stayed'))->why, $says($swap('stayed'))->next]);
+        self::assertSame(
+            ['M: chip U32', 'So it is. 9 errors', 'So it is.'],
+            [$says($swap('stayed'))->suspect, $says($swap('stayed'))->why, $says($swap('stayed'))->next],
+        );
     }
 
     private const ID = '01J0000000000000000000000A';
@@ -130,19 +168,35 @@ final class SwapTest extends TestCase
     /** @param array<string, mixed> $change */
     private static function tested(array $change = []): MemoryRun
     {
-        $suspect = ['rank' => 1, 'kind' => 'chip', 'ref' => 'U32', 'refs' => ['U32'], 'bank' => '0', 'bits' => [2], 'address_bits' => [], 'explains' => 1, 'probability' => 0.5];
+        $suspect = [
+            'rank' => 1,
+            'kind' => 'chip',
+            'ref' => 'U32',
+            'refs' => ['U32'],
+            'bank' => '0',
+            'bits' => [2],
+            'address_bits' => [],
+            'explains' => 1,
+            'probability' => 0.5,
+        ];
         $stored = [
-            'source' => self::ID, 'pattern' => 'mix', 'condition' => (object) ['warmth' => 'cold', 'minutes_on' => 3], 'name' => 'M', 'errors' => 9, 'reasons' => ['9 errors'],
+            'source' => self::ID, 'pattern' => 'mix', 'condition' => (object) ['warmth' => 'cold', 'minutes_on' => 3], 'name' => 'M', 'errors' => 9,
+            'reasons' => ['9 errors'],
             'suspects' => [(object) [...$suspect, 'text' => 'Chip U32.', 'action' => 'Swap U32.', 'against' => 'nothing', 'called' => 'chip U32']],
         ];
 
-        return Shape::of(MemoryRun::class)->revive((object) array_map(static fn (mixed $it): mixed => json_decode((string) json_encode($it)), [...$stored, ...$change]));
+        return Shape::of(MemoryRun::class)->revive(
+            (object) array_map(static fn (mixed $it): mixed => json_decode((string) json_encode($it)), [...$stored, ...$change]),
+        );
     }
 
     public function test_a_kept_run_tells_itself_in_one_line(): void
     {
         $says = static fn (array $change): string => self::tested($change)->sentence('');
-        self::assertSame('Memory test of M, mix pattern, cold, 3 min after power-on: 2 errors. Chip U32. 50 %. Not whole: the tester closed the line.', $says(['errors' => 2, 'cut' => 'the tester closed the line']));
+        self::assertSame(
+            'Memory test of M, mix pattern, cold, 3 min after power-on: 2 errors. Chip U32. 50 %. Not whole: the tester closed the line.',
+            $says(['errors' => 2, 'cut' => 'the tester closed the line']),
+        );
         self::assertSame('Memory test of M, condition not noted: no error.', $says(['pattern' => 'none', 'errors' => 0, 'condition' => new \stdClass()]));
         self::assertStringContainsString('1 error. None of them falls on the map', $says(['errors' => 1, 'suspects' => []]));
     }

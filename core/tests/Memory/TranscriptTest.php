@@ -21,7 +21,14 @@ final class TranscriptTest extends TestCase
     {
         $chips = array_map(static fn (int $i): array => ['ref' => "U{$i}", 'bits' => [$i]], range(0, $wordBits - 1));
 
-        return Map::read(Node::parse(json_encode(['radix' => $radix, 'word_bits' => $wordBits, 'banks' => [['name' => 'A', 'start' => $start, 'words' => 16384, 'chips' => $chips, 'parity' => ['ref' => 'U99']]]], JSON_THROW_ON_ERROR)));
+        return Map::read(Node::parse(json_encode(
+            [
+                'radix' => $radix,
+                'word_bits' => $wordBits,
+                'banks' => [['name' => 'A', 'start' => $start, 'words' => 16384, 'chips' => $chips, 'parity' => ['ref' => 'U99']]],
+            ],
+            JSON_THROW_ON_ERROR,
+        )));
     }
 
     /** @return array{Transcript, Locator} */
@@ -104,7 +111,9 @@ final class TranscriptTest extends TestCase
 
     public function test_passes_are_counted_and_a_pass_with_errors_is_told_from_a_clean_one(): void
     {
-        [$transcript] = self::read("PASS 1 START\nPASS 1 END errors 0\nPASS 2 START\n4A3F 55 51\nPASS 2 END\npass 3 complete, 2 errors\npass 4 ok\npass 5 failed");
+        [$transcript] = self::read(
+            "PASS 1 START\nPASS 1 END errors 0\nPASS 2 START\n4A3F 55 51\nPASS 2 END\npass 3 complete, 2 errors\npass 4 ok\npass 5 failed",
+        );
         self::assertSame([5, 3], [$transcript->passes, $transcript->failedPasses]);
         self::assertSame(8, $transcript->recognised);
     }
@@ -143,7 +152,11 @@ final class TranscriptTest extends TestCase
         self::assertSame(['has 2 fields where the header has 3: is the line truncated?', 1], $read("address,expected,actual\n4A3F,55,51\n4A40,5", true));
         self::assertSame([null, 2], $read("address,expected,actual\n4A3F,55,51\n4A40,55,51", true), 'a missing last line end is no cut');
         self::assertSame(['is truncated: a quote is not closed', 1], $read("address,expected,actual\n4A3F,55,51\n\"4A40,5", true));
-        foreach ([["address,expected,actual\n4A3F,55,51\n4A40,5", false], ["address,expected,actual\n4A3F,5\n4A40,55,51\n", true], ["address,colour\n", true]] as [$csv, $keep]) {
+        foreach ([
+            ["address,expected,actual\n4A3F,55,51\n4A40,5", false],
+            ["address,expected,actual\n4A3F,5\n4A40,55,51\n", true],
+            ["address,colour\n", true],
+        ] as [$csv, $keep]) {
             try {
                 $read($csv, $keep);
                 self::fail($csv);

@@ -21,10 +21,14 @@ final class NotationTest extends TestCase
     public static function written(): array
     {
         return [
-            ['4k7', Unit::Ohm, 4700.0], ['2R2', Unit::Ohm, 2.2], ['1M', Unit::Ohm, 1e6], ['47m', Unit::Ohm, 0.047], ['10 kohm', Unit::Ohm, 1e4], ['0R1', Unit::Ohm, 0.1],
-            ['100n', Unit::Farad, 1e-7], ['0.1uF', Unit::Farad, 1e-7], ['0,1 µF', Unit::Farad, 1e-7], ['4n7', Unit::Farad, 4.7e-9], ['22p', Unit::Farad, 2.2e-11], ["47\u{03BC}", Unit::Farad, 4.7e-5],
-            ['4,98', Unit::Volt, 4.98], ['4.98 V', Unit::Volt, 4.98], ['-12', Unit::Volt, -12.0], ["\u{2212}12 V", Unit::Volt, -12.0], ['+5', Unit::Volt, 5.0], ['4V7', Unit::Volt, 4.7],
-            ['.5', Unit::Volt, 0.5], ['5.', Unit::Volt, 5.0], ['1e-3', Unit::Volt, 0.001], ['47mV', Unit::Volt, 0.047], ['250 mA', Unit::Ampere, 0.25], [' 3 ', Unit::Volt, 3.0], ['20k', Unit::Hertz, 2e4],
+            ['4k7', Unit::Ohm, 4700.0], ['2R2', Unit::Ohm, 2.2], ['1M', Unit::Ohm, 1e6], ['47m', Unit::Ohm, 0.047], ['10 kohm', Unit::Ohm, 1e4],
+            ['0R1', Unit::Ohm, 0.1],
+            ['100n', Unit::Farad, 1e-7], ['0.1uF', Unit::Farad, 1e-7], ['0,1 µF', Unit::Farad, 1e-7], ['4n7', Unit::Farad, 4.7e-9],
+            ['22p', Unit::Farad, 2.2e-11], ["47\u{03BC}", Unit::Farad, 4.7e-5],
+            ['4,98', Unit::Volt, 4.98], ['4.98 V', Unit::Volt, 4.98], ['-12', Unit::Volt, -12.0], ["\u{2212}12 V", Unit::Volt, -12.0],
+            ['+5', Unit::Volt, 5.0], ['4V7', Unit::Volt, 4.7],
+            ['.5', Unit::Volt, 0.5], ['5.', Unit::Volt, 5.0], ['1e-3', Unit::Volt, 0.001], ['47mV', Unit::Volt, 0.047],
+            ['250 mA', Unit::Ampere, 0.25], [' 3 ', Unit::Volt, 3.0], ['20k', Unit::Hertz, 2e4],
         ];
     }
 
@@ -53,7 +57,8 @@ final class NotationTest extends TestCase
     {
         return [
             [0.047, Unit::Volt, '47 mV'], [0.0, Unit::Volt, '0 V'], [-0.0, Unit::Volt, '0 V'], [-12.05, Unit::Volt, '-12.05 V'], [999.9996, Unit::Ohm, '1 kΩ'],
-            [4.7e-6, Unit::Farad, '4.7 µF'], [1e-7, Unit::Farad, '100 nF'], [2.2e-11, Unit::Farad, '22 pF'], [0.001, Unit::Volt, '1 mV'], [1000.0, Unit::Volt, '1 kV'],
+            [4.7e-6, Unit::Farad, '4.7 µF'], [1e-7, Unit::Farad, '100 nF'], [2.2e-11, Unit::Farad, '22 pF'], [0.001, Unit::Volt, '1 mV'],
+            [1000.0, Unit::Volt, '1 kV'],
             [4.75, Unit::Volt, '4.75 V'], [0.0999999, Unit::Volt, '100 mV'],
         ];
     }

@@ -18,12 +18,25 @@ final class CausesTest extends TestCase
     private const BIAS = ['name' => '-5', 'nominal_v' => -5, 'limits_v' => ['low' => -5.7, 'high' => -4.5], 'protects' => ['+12', '+5'], 'needs_load' => false];
 
     /** @return array<string, mixed> */
-    private static function r(string $rail, ?float $volts, string $load = 'working', string $point = 'supply', ?float $ripple = null, ?float $amps = null, ?float $ohms = null): array
-    {
-        return array_filter(['rail' => $rail, 'volts' => $volts, 'load' => $load, 'point' => $point, 'ripple_mvpp' => $ripple, 'amps' => $amps, 'ohms_to_ground' => $ohms], static fn (mixed $it): bool => $it !== null);
+    private static function r(
+        string $rail,
+        ?float $volts,
+        string $load = 'working',
+        string $point = 'supply',
+        ?float $ripple = null,
+        ?float $amps = null,
+        ?float $ohms = null,
+    ): array {
+        return array_filter(
+            ['rail' => $rail, 'volts' => $volts, 'load' => $load, 'point' => $point, 'ripple_mvpp' => $ripple, 'amps' => $amps, 'ohms_to_ground' => $ohms],
+            static fn (mixed $it): bool => $it !== null,
+        );
     }
 
-    /** @return iterable<string, array{list<array<string, mixed>>, list<array<string, mixed>>, array<string, list<string>>}> rails, readings, causes with their rails */
+    /**
+     * @return iterable<string, array{list<array<string, mixed>>, list<array<string, mixed>>, array<string, list<string>>}> rails, readings, causes with their
+     *                                                                                                                      rails
+     */
     public static function scenes(): iterable
     {
         $three = [self::P5, self::P12, self::M12];
@@ -35,7 +48,11 @@ final class CausesTest extends TestCase
         yield 'one rail alone is never all absent' => [[self::P5], [$r('+5', 0.0)], []];
         yield 'all scaled' => [$three, [$r('+5', 4.65), $r('+12', 11.16), $r('-12', -11.16)], ['all_scaled' => ['+5', '+12', '-12']]];
         yield 'scaled up' => [$three, [$r('+5', 5.2), $r('+12', 12.48), $r('-12', -12.48)], ['all_scaled' => ['+5', '+12', '-12']]];
-        yield 'spread of 0.015 still belongs together' => [$three, [$r('+5', 4.6), $r('+12', 11.04), $r('-12', -11.22)], ['all_scaled' => ['+5', '+12', '-12']]];
+        yield 'spread of 0.015 still belongs together' => [
+            $three,
+            [$r('+5', 4.6), $r('+12', 11.04), $r('-12', -11.22)],
+            ['all_scaled' => ['+5', '+12', '-12']],
+        ];
         yield 'spread above 0.015' => [$three, [$r('+5', 4.6), $r('+12', 11.04), $r('-12', -11.24)], []];
         yield 'mean of 0.97 is ordinary' => [$three, [$r('+5', 4.85), $r('+12', 11.64), $r('-12', -11.64)], []];
         yield 'two rails are too few to be scaled' => [[self::P5, self::P12], [$r('+5', 4.65), $r('+12', 11.16)], []];
@@ -67,9 +84,17 @@ final class CausesTest extends TestCase
         yield 'bias unmeasured' => [[self::BIAS, self::P5, self::P12], [$r('+5', 5), $r('+12', 12)], ['bias_missing' => ['-5']]];
         yield 'bias weak' => [[self::BIAS, self::P5, self::P12], [$r('-5', -4.4, 'none'), $r('+5', 5), $r('+12', 12)], ['bias_missing' => ['-5']]];
         yield 'bias there' => [[self::BIAS, self::P5, self::P12], [$r('-5', -5, 'none'), $r('+5', 5), $r('+12', 12)], []];
-        yield 'bias reversed is reversed and not also missing' => [[self::BIAS, self::P5, self::P12], [$r('-5', 5, 'none'), $r('+5', 5), $r('+12', 12)], ['reversed' => ['-5']]];
+        yield 'bias reversed is reversed and not also missing' => [
+            [self::BIAS, self::P5, self::P12],
+            [$r('-5', 5, 'none'), $r('+5', 5), $r('+12', 12)],
+            ['reversed' => ['-5']],
+        ];
         yield 'an earlier reading does not decide' => [[self::P5], [$r('+5', 5.6), $r('+5', 5.0)], []];
-        yield 'ohms alone do not replace a voltage' => [[self::P5], [$r('+5', 4.6), $r('+5', null, ohms: 90), $r('+5', 5.0, 'none')], ['sags_under_load' => ['+5']]];
+        yield 'ohms alone do not replace a voltage' => [
+            [self::P5],
+            [$r('+5', 4.6), $r('+5', null, ohms: 90), $r('+5', 5.0, 'none')],
+            ['sags_under_load' => ['+5']],
+        ];
     }
 
     /**
@@ -103,7 +128,11 @@ final class CausesTest extends TestCase
         yield 'all in' => [[self::P5, self::P12], [$r('+5', 5), $r('+12', 12)], 'ok'];
         yield 'one not measured' => [[self::P5, self::P12], [$r('+5', 5)], 'hold'];
         yield 'an optional one may stay unmeasured' => [[self::P5, ['name' => '-12', 'nominal_v' => -12, 'optional' => true]], [$r('+5', 5)], 'ok'];
-        yield 'an optional one that is out holds' => [[self::P5, ['name' => '-12', 'nominal_v' => -12, 'optional' => true]], [$r('+5', 5), $r('-12', -9)], 'hold'];
+        yield 'an optional one that is out holds' => [
+            [self::P5, ['name' => '-12', 'nominal_v' => -12, 'optional' => true]],
+            [$r('+5', 5), $r('-12', -9)],
+            'hold',
+        ];
         yield 'measured without load only' => [[self::P5], [$r('+5', 5, 'none')], 'hold'];
         yield 'weak' => [[self::P5], [$r('+5', 4.6)], 'hold'];
         yield 'ripple out' => [[self::P5], [$r('+5', 5, ripple: 80)], 'hold'];
@@ -136,7 +165,10 @@ final class CausesTest extends TestCase
     {
         $rails = \Ash\Rails\Rail::readAll(\Ash\Document\Node::parse('[{"name": "+5", "nominal_v": 5}]'));
         $at = static fn (?float $volts, ?float $ohms): \Ash\Rails\Reading => new \Ash\Rails\Reading('+5', $volts, \Ash\Rails\Load::None, ohmsToGround: $ohms);
-        $codes = static fn (\Ash\Rails\Reading ...$readings): array => array_column(\Ash\Rails\Judgement::of($rails, \Ash\Rails\MeterAccuracy::of(0, 0, 0), \Ash\Rails\Reading::withStandingOhms(array_values($readings)))->causes, 'code');
+        $codes = static fn (\Ash\Rails\Reading ...$readings): array => array_column(
+            \Ash\Rails\Judgement::of($rails, \Ash\Rails\MeterAccuracy::of(0, 0, 0), \Ash\Rails\Reading::withStandingOhms(array_values($readings)))->causes,
+            'code',
+        );
         self::assertSame([\Ash\Rails\CauseCode::ShortedRail], $codes($at(null, 0.6), $at(5.0, null)));
         self::assertSame([], $codes($at(null, 0.6), $at(5.0, null), $at(null, 90)));
     }

@@ -33,14 +33,34 @@ final class JudgeTest extends TestCase
             "+3.3 V, {$atx}: 3.14 to 3.47 in the table, which rounds" => [['nominal_v' => 3.3], 3.135, 3.465],
             "-12 V, {$atx}" => [['nominal_v' => -12], -13.20, -10.80],
             '-5 V, earlier editions of that guide (from memory)' => [['nominal_v' => -5], -5.50, -4.50],
-            '74-series logic, TI SN74xx data sheets, recommended operating conditions' => [['nominal_v' => 5, 'tolerance' => ['minus_pct' => 5, 'plus_pct' => 5]], 4.75, 5.25],
-            '54-series and three-supply dynamic RAM +5, data sheets (from memory)' => [['nominal_v' => 5, 'tolerance' => ['minus_pct' => 10, 'plus_pct' => 10]], 4.5, 5.5],
-            'three-supply dynamic RAM +12, data sheets (from memory)' => [['nominal_v' => 12, 'tolerance' => ['minus_pct' => 10, 'plus_pct' => 10]], 10.8, 13.2],
-            '-5 V bias of three-supply dynamic RAM, data sheets (from memory)' => [['nominal_v' => -5, 'limits_v' => ['low' => -5.7, 'high' => -4.5]], -5.7, -4.5],
+            '74-series logic, TI SN74xx data sheets, recommended operating conditions' => [
+                ['nominal_v' => 5, 'tolerance' => ['minus_pct' => 5, 'plus_pct' => 5]],
+                4.75,
+                5.25,
+            ],
+            '54-series and three-supply dynamic RAM +5, data sheets (from memory)' => [
+                ['nominal_v' => 5, 'tolerance' => ['minus_pct' => 10, 'plus_pct' => 10]],
+                4.5,
+                5.5,
+            ],
+            'three-supply dynamic RAM +12, data sheets (from memory)' => [
+                ['nominal_v' => 12, 'tolerance' => ['minus_pct' => 10, 'plus_pct' => 10]],
+                10.8,
+                13.2,
+            ],
+            '-5 V bias of three-supply dynamic RAM, data sheets (from memory)' => [
+                ['nominal_v' => -5, 'limits_v' => ['low' => -5.7, 'high' => -4.5]],
+                -5.7,
+                -4.5,
+            ],
             'early office machine +5, common practice, no source' => [['nominal_v' => 5, 'tolerance' => ['minus_pct' => 4, 'plus_pct' => 5]], 4.8, 5.25],
             'early office machine +12, common practice, no source' => [['nominal_v' => 12, 'tolerance' => ['minus_pct' => 4, 'plus_pct' => 5]], 11.52, 12.6],
             'early office machine -5, common practice, no source' => [['nominal_v' => -5, 'tolerance' => ['minus_pct' => 8, 'plus_pct' => 10]], -5.5, -4.6],
-            'early office machine -12, common practice, no source' => [['nominal_v' => -12, 'tolerance' => ['minus_pct' => 9, 'plus_pct' => 10]], -13.2, -10.92],
+            'early office machine -12, common practice, no source' => [
+                ['nominal_v' => -12, 'tolerance' => ['minus_pct' => 9, 'plus_pct' => 10]],
+                -13.2,
+                -10.92,
+            ],
         ];
     }
 
@@ -48,7 +68,10 @@ final class JudgeTest extends TestCase
     #[DataProvider('windows')]
     public function test_published_windows_hold_at_their_edges_and_not_beyond(array $rail, float $low, float $high): void
     {
-        $readings = array_map(static fn (float $volts): array => ['rail' => 'r', 'volts' => $volts, 'load' => 'working'], [$low, $high, $low - 0.001, $high + 0.001, ($low + $high) / 2]);
+        $readings = array_map(
+            static fn (float $volts): array => ['rail' => 'r', 'volts' => $volts, 'load' => 'working'],
+            [$low, $high, $low - 0.001, $high + 0.001, ($low + $high) / 2],
+        );
         $answer = self::judge([['name' => 'r', ...$rail]], $readings, self::EXACT);
 
         self::assertSame(['in', 'in', 'out', 'out', 'in'], array_column($answer['verdicts'], 'verdict'));
@@ -60,7 +83,14 @@ final class JudgeTest extends TestCase
     {
         $reading = [['rail' => '+12', 'volts' => 10.8, 'load' => 'working']];
         self::assertSame('out', self::judge([['name' => '+12', 'nominal_v' => 12]], $reading, self::EXACT)['verdicts'][0]['verdict']);
-        self::assertSame('in', self::judge([['name' => '+12', 'nominal_v' => 12, 'tolerance' => ['minus_pct' => 10, 'plus_pct' => 10]]], $reading, self::EXACT)['verdicts'][0]['verdict']);
+        self::assertSame(
+            'in',
+            self::judge(
+                [['name' => '+12', 'nominal_v' => 12, 'tolerance' => ['minus_pct' => 10, 'plus_pct' => 10]]],
+                $reading,
+                self::EXACT,
+            )['verdicts'][0]['verdict'],
+        );
     }
 
     /**
@@ -72,8 +102,10 @@ final class JudgeTest extends TestCase
     {
         // 4.75 + g = v with g = 0.005 v + 0.02 gives v = 4.77/0.995; 4.75 - g = v gives v = 4.73/1.005.
         return [
-            [4.77 / 0.995, 'in'], [4.77 / 0.995 - 1e-6, 'in_close'], [4.75, 'in_close'], [4.75 - 1e-6, 'out_close'], [4.73 / 1.005, 'out_close'], [4.73 / 1.005 - 1e-6, 'out'],
-            [5.23 / 1.005, 'in'], [5.23 / 1.005 + 1e-6, 'in_close'], [5.25, 'in_close'], [5.25 + 1e-6, 'out_close'], [5.27 / 0.995, 'out_close'], [5.27 / 0.995 + 1e-6, 'out'],
+            [4.77 / 0.995, 'in'], [4.77 / 0.995 - 1e-6, 'in_close'], [4.75, 'in_close'], [4.75 - 1e-6, 'out_close'], [4.73 / 1.005, 'out_close'],
+            [4.73 / 1.005 - 1e-6, 'out'],
+            [5.23 / 1.005, 'in'], [5.23 / 1.005 + 1e-6, 'in_close'], [5.25, 'in_close'], [5.25 + 1e-6, 'out_close'], [5.27 / 0.995, 'out_close'],
+            [5.27 / 0.995 + 1e-6, 'out'],
         ];
     }
 
@@ -93,8 +125,10 @@ final class JudgeTest extends TestCase
     public static function conformance(): array
     {
         return [
-            [4.75, 4.75, 5.25, 0.5, 0.02], [4.80, 4.75, 5.25, 0.97547975941654963, 0.02], [5.24, 4.75, 5.25, 0.64613361136135961, 0.02], [11.35, 11.4, 12.6, 0.12958145306549129, 0.02],
-            [12.63, 11.4, 12.6, 0.26601404716097554, 0.02], [-10.85, -13.2, -10.92, 0.051243978867178117, 0.02], [5.3, 4.75, 5.25, 0.031271940384089328, 0.02], [10.8, 11.4, 12.6, 0.0, 0.02],
+            [4.75, 4.75, 5.25, 0.5, 0.02], [4.80, 4.75, 5.25, 0.97547975941654963, 0.02], [5.24, 4.75, 5.25, 0.64613361136135961, 0.02],
+            [11.35, 11.4, 12.6, 0.12958145306549129, 0.02],
+            [12.63, 11.4, 12.6, 0.26601404716097554, 0.02], [-10.85, -13.2, -10.92, 0.051243978867178117, 0.02],
+            [5.3, 4.75, 5.25, 0.031271940384089328, 0.02], [10.8, 11.4, 12.6, 0.0, 0.02],
         ];
     }
 
@@ -125,7 +159,11 @@ final class JudgeTest extends TestCase
     public function test_a_better_meter_never_turns_in_into_out(): void
     {
         $this->forAll(Generators::choose(400, 600), Generators::choose(0, 30))->then(static function (int $centivolts, int $counts): void {
-            $judge = static fn (int $counts): string => self::judge([['name' => 'r', 'nominal_v' => 5]], [['rail' => 'r', 'volts' => $centivolts / 100, 'load' => 'working']], ['reading_pct' => 0, 'counts' => $counts, 'resolution_v' => 0.001])['verdicts'][0]['verdict'];
+            $judge = static fn (int $counts): string => self::judge(
+                [['name' => 'r', 'nominal_v' => 5]],
+                [['rail' => 'r', 'volts' => $centivolts / 100, 'load' => 'working']],
+                ['reading_pct' => 0, 'counts' => $counts, 'resolution_v' => 0.001],
+            )['verdicts'][0]['verdict'];
             self::assertSame(str_starts_with($judge($counts), 'in'), str_starts_with($judge(0), 'in'));
         });
     }
@@ -133,7 +171,15 @@ final class JudgeTest extends TestCase
     public function test_what_proves_nothing_is_said_to_prove_nothing(): void
     {
         $rails = [['name' => '+5', 'nominal_v' => 5], ['name' => '-5', 'nominal_v' => -5, 'needs_load' => false]];
-        $answer = self::judge($rails, [['rail' => '+5', 'volts' => 5.0, 'load' => 'none'], ['rail' => '-5', 'volts' => -5.0, 'load' => 'none'], ['rail' => '+5', 'load' => 'none', 'ohms_to_ground' => 5]], self::HAND_HELD);
+        $answer = self::judge(
+            $rails,
+            [
+                ['rail' => '+5', 'volts' => 5.0, 'load' => 'none'],
+                ['rail' => '-5', 'volts' => -5.0, 'load' => 'none'],
+                ['rail' => '+5', 'load' => 'none', 'ohms_to_ground' => 5],
+            ],
+            self::HAND_HELD,
+        );
         self::assertSame([false, true, false], array_column($answer['verdicts'], 'conclusive'));
         self::assertSame('hold', $answer['power_on']);
         self::assertSame([null, null], [((array) $answer['verdicts'][2])['verdict'], ((array) $answer['verdicts'][2])['guard_v']]);
@@ -147,7 +193,11 @@ final class JudgeTest extends TestCase
 
     public function test_deviation_is_negative_when_weak_on_both_polarities(): void
     {
-        $answer = self::judge([['name' => 'a', 'nominal_v' => 12], ['name' => 'b', 'nominal_v' => -12]], [['rail' => 'a', 'volts' => 10.8, 'load' => 'working'], ['rail' => 'b', 'volts' => -10.8, 'load' => 'working']], self::HAND_HELD);
+        $answer = self::judge(
+            [['name' => 'a', 'nominal_v' => 12], ['name' => 'b', 'nominal_v' => -12]],
+            [['rail' => 'a', 'volts' => 10.8, 'load' => 'working'], ['rail' => 'b', 'volts' => -10.8, 'load' => 'working']],
+            self::HAND_HELD,
+        );
         self::assertEqualsWithDelta([-10.0, -10.0], array_column($answer['verdicts'], 'deviation_pct'), 1e-9);
     }
 
@@ -162,10 +212,16 @@ final class JudgeTest extends TestCase
             'nominal 0' => [$ask(['rails' => [['name' => '+5', 'nominal_v' => 0]]]), '/rails/0/nominal_v'],
             'a name twice' => [$ask(['rails' => [$rail, $rail]]), '/rails/1/name'],
             'no rail' => [$ask(['rails' => []]), '/rails'],
-            'tolerance and limits' => [$ask(['rails' => [[...$rail, 'tolerance' => ['minus_pct' => 5, 'plus_pct' => 5], 'limits_v' => ['low' => 4, 'high' => 6]]]]), '/rails/0/limits_v'],
+            'tolerance and limits' => [
+                $ask(['rails' => [[...$rail, 'tolerance' => ['minus_pct' => 5, 'plus_pct' => 5], 'limits_v' => ['low' => 4, 'high' => 6]]]]),
+                '/rails/0/limits_v',
+            ],
             'low above high' => [$ask(['rails' => [[...$rail, 'limits_v' => ['low' => 6, 'high' => 4]]]]), '/rails/0/limits_v'],
             'low equal to high' => [$ask(['rails' => [[...$rail, 'limits_v' => ['low' => 5, 'high' => 5]]]]), '/rails/0/limits_v'],
-            'optional and protects' => [$ask(['rails' => [$rail, ['name' => '-5', 'nominal_v' => -5, 'optional' => true, 'protects' => ['+5']]]]), '/rails/1/optional'],
+            'optional and protects' => [
+                $ask(['rails' => [$rail, ['name' => '-5', 'nominal_v' => -5, 'optional' => true, 'protects' => ['+5']]]]),
+                '/rails/1/optional',
+            ],
             'protects an unknown rail' => [$ask(['rails' => [[...$rail, 'protects' => ['+9']]]]), '/rails/0/protects/0'],
             'an unknown rail read' => [$ask(['readings' => [['rail' => '+9', 'volts' => 5, 'load' => 'working']]]), '/readings/0/rail'],
             'neither volts nor ohms' => [$ask(['readings' => [['rail' => '+5', 'load' => 'working']]]), '/readings/0'],

@@ -26,7 +26,10 @@ final class PathTest extends TestCase
         $names = array_map(static fn (int $i): string => "p{$i}", range(0, $points - 1));
 
         return self::ask('path', [
-            'points' => array_map(static fn (string $name): array => ['name' => $name, ...(isset($weights[$name]) ? ['weight' => $weights[$name]] : [])], $names),
+            'points' => array_map(
+                static fn (string $name): array => ['name' => $name, ...(isset($weights[$name]) ? ['weight' => $weights[$name]] : [])],
+                $names,
+            ),
             'readings' => array_map(static fn (string $name, bool $good): array => ['point' => $name, 'good' => $good], array_keys($readings), $readings),
         ]);
     }
@@ -73,7 +76,10 @@ final class PathTest extends TestCase
     public function test_nothing_to_search_is_said_with_its_reason(array $readings, bool $contradiction): void
     {
         $answer = self::walk(5, $readings);
-        self::assertSame([null, null, 0, 0, $contradiction], [$answer['fault_between'], $answer['next_point'], $answer['segments_left'], $answer['worst_case_probes'], $answer['contradiction']]);
+        self::assertSame(
+            [null, null, 0, 0, $contradiction],
+            [$answer['fault_between'], $answer['next_point'], $answer['segments_left'], $answer['worst_case_probes'], $answer['contradiction']],
+        );
         self::assertNotSame([], $answer['reasons']);
     }
 

@@ -25,7 +25,10 @@ final class SupplyTest extends TestCase
     private static function budget(array $supply, float $amps5, float $amps12 = 0.0): array
     {
         return self::ask('budget', [
-            'supply' => ['rails' => [['name' => '+5', 'nominal_v' => 5, 'max_a' => 10, 'min_a' => 1], ['name' => '-12', 'nominal_v' => -12, 'max_a' => 1]], ...$supply],
+            'supply' => [
+                'rails' => [['name' => '+5', 'nominal_v' => 5, 'max_a' => 10, 'min_a' => 1], ['name' => '-12', 'nominal_v' => -12, 'max_a' => 1]],
+                ...$supply,
+            ],
             'loads' => [['name' => 'board', 'amps' => ['+5' => $amps5]], ['name' => 'drive', 'amps' => ['-12' => $amps12]]],
         ]);
     }
@@ -54,7 +57,10 @@ final class SupplyTest extends TestCase
         self::assertEqualsWithDelta(260 / 3, $answer['load_pct'], 1e-9);
         self::assertIsArray($answer['reasons']);
         self::assertStringContainsString('lower one is believed', implode(' ', $answer['reasons']));
-        self::assertSame([25, 'over'], array_values(array_intersect_key(self::budget(['rating_w' => 30, 'case_label_w' => 25], 4, 0.5), ['rating_w' => 1, 'total_verdict' => 1])));
+        self::assertSame(
+            [25, 'over'],
+            array_values(array_intersect_key(self::budget(['rating_w' => 30, 'case_label_w' => 25], 4, 0.5), ['rating_w' => 1, 'total_verdict' => 1])),
+        );
     }
 
     public function test_without_a_rating_the_total_is_not_judged(): void
@@ -97,7 +103,11 @@ final class SupplyTest extends TestCase
 
     public function test_a_larger_resistor_takes_longer_and_burns_less(): void
     {
-        $this->forAll(Generators::choose(61, 2000), Generators::choose(1, 100000), Generators::choose(1, 1000))->then(static function (int $volts, int $ohms, int $more): void {
+        $this->forAll(
+            Generators::choose(61, 2000),
+            Generators::choose(1, 100000),
+            Generators::choose(1, 1000),
+        )->then(static function (int $volts, int $ohms, int $more): void {
             $with = static fn (int $ohms): array => self::ask('discharge', ['capacitance_f' => 1e-4, 'start_v' => $volts, 'resistor_ohm' => $ohms]);
             self::assertGreaterThan($with($ohms)['time_to_safe_s'], $with($ohms + $more)['time_to_safe_s']);
             self::assertLessThan($with($ohms)['peak_power_w'], $with($ohms + $more)['peak_power_w']);
@@ -138,12 +148,28 @@ final class SupplyTest extends TestCase
         return [
             'load on an unknown rail' => ['budget', ['supply' => $supply, 'loads' => [['name' => 'x', 'amps' => ['+9' => 1]]]], '/loads/0/amps/+9'],
             'negative load' => ['budget', ['supply' => $supply, 'loads' => [['name' => 'x', 'amps' => ['+5' => -1]]]], '/loads/0/amps/+5'],
-            'a load twice' => ['budget', ['supply' => $supply, 'loads' => [['name' => 'x', 'amps' => new \stdClass()], ['name' => 'x', 'amps' => new \stdClass()]]], '/loads/1/name'],
-            'no amps at all' => ['budget', ['supply' => ['rails' => [['name' => '+5', 'nominal_v' => 5, 'max_a' => 0]]], 'loads' => []], '/supply/rails/0/max_a'],
-            'least above most' => ['budget', ['supply' => ['rails' => [['name' => '+5', 'nominal_v' => 5, 'max_a' => 1, 'min_a' => 2]]], 'loads' => []], '/supply/rails/0/min_a'],
+            'a load twice' => [
+                'budget',
+                ['supply' => $supply, 'loads' => [['name' => 'x', 'amps' => new \stdClass()], ['name' => 'x', 'amps' => new \stdClass()]]],
+                '/loads/1/name',
+            ],
+            'no amps at all' => [
+                'budget',
+                ['supply' => ['rails' => [['name' => '+5', 'nominal_v' => 5, 'max_a' => 0]]], 'loads' => []],
+                '/supply/rails/0/max_a',
+            ],
+            'least above most' => [
+                'budget',
+                ['supply' => ['rails' => [['name' => '+5', 'nominal_v' => 5, 'max_a' => 1, 'min_a' => 2]]], 'loads' => []],
+                '/supply/rails/0/min_a',
+            ],
             'negative capacitance' => ['discharge', ['capacitance_f' => -1e-6, 'start_v' => 10, 'resistor_ohm' => 10], '/capacitance_f'],
             'no resistor' => ['discharge', ['capacitance_f' => 1e-6, 'start_v' => 10, 'resistor_ohm' => 0], '/resistor_ohm'],
-            'volts and square' => ['logic', ['family' => 'ttl', 'supply_v' => 5, 'volts' => 1, 'square' => ['low_v' => 0, 'high_v' => 5, 'duty' => 0.5]], '/square'],
+            'volts and square' => [
+                'logic',
+                ['family' => 'ttl', 'supply_v' => 5, 'volts' => 1, 'square' => ['low_v' => 0, 'high_v' => 5, 'duty' => 0.5]],
+                '/square',
+            ],
             'neither' => ['logic', ['family' => 'ttl', 'supply_v' => 5], '/volts'],
             'duty above 1' => ['logic', ['family' => 'ttl', 'supply_v' => 5, 'square' => ['low_v' => 0, 'high_v' => 5, 'duty' => 1.1]], '/square/duty'],
             'an unknown family' => ['logic', ['family' => 'ecl', 'supply_v' => 5, 'volts' => 1], '/family'],

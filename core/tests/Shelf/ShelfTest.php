@@ -40,13 +40,34 @@ final class ShelfTest extends TestCase
 
     public function test_the_list_groups_by_value_adds_spares_and_takes_off_what_is_there(): void
     {
-        $want = static fn (string $job, string $key, float $farad, float $volts = 25, CapacitorKind $kind = CapacitorKind::Aluminium): array => ['job' => $job, 'key' => $key, 'kind' => $kind, 'marked_f' => $farad, 'rated_v' => $volts];
+        $want = static fn (string $job, string $key, float $farad, float $volts = 25, CapacitorKind $kind = CapacitorKind::Aluminium): array => [
+            'job' => $job,
+            'key' => $key,
+            'kind' => $kind,
+            'marked_f' => $farad,
+            'rated_v' => $volts,
+        ];
         $rows = Shopping::list(
-            [$want('J-0001', 'C1', 1e-3), $want('J-0001', 'C2', 1e-3), $want('J-0002', 'C7', 1e-3), $want('J-0002', 'C8', 1e-7, 63, CapacitorKind::Film), ...array_map(static fn (int $i): array => $want('J-0003', "C{$i}", 1e-4), range(1, 21))],
-            [['kind' => CapacitorKind::Aluminium, 'marked_f' => 1e-3, 'rated_v' => 35.0, 'free' => 2], ['kind' => CapacitorKind::Aluminium, 'marked_f' => 1e-3, 'rated_v' => 16.0, 'free' => 9], ['kind' => CapacitorKind::Polymer, 'marked_f' => 1e-3, 'rated_v' => 35.0, 'free' => 9], ['kind' => CapacitorKind::Film, 'marked_f' => 1e-7, 'rated_v' => 63.0, 'free' => 50]],
+            [
+                $want('J-0001', 'C1', 1e-3),
+                $want('J-0001', 'C2', 1e-3),
+                $want('J-0002', 'C7', 1e-3),
+                $want('J-0002', 'C8', 1e-7, 63, CapacitorKind::Film),
+                ...array_map(static fn (int $i): array => $want('J-0003', "C{$i}", 1e-4), range(1, 21)),
+            ],
+            [
+                ['kind' => CapacitorKind::Aluminium, 'marked_f' => 1e-3, 'rated_v' => 35.0, 'free' => 2],
+                ['kind' => CapacitorKind::Aluminium, 'marked_f' => 1e-3, 'rated_v' => 16.0, 'free' => 9],
+                ['kind' => CapacitorKind::Polymer, 'marked_f' => 1e-3, 'rated_v' => 35.0, 'free' => 9],
+                ['kind' => CapacitorKind::Film, 'marked_f' => 1e-7, 'rated_v' => 63.0, 'free' => 50],
+            ],
         );
         $by = array_column($rows, null, 'value');
-        self::assertSame([3, 1, 2, 2], [$by['1000 µF']['wanted'], $by['1000 µF']['spares'], $by['1000 µF']['shelf'], $by['1000 µF']['buy']], 'a lower voltage or another kind does not count');
+        self::assertSame(
+            [3, 1, 2, 2],
+            [$by['1000 µF']['wanted'], $by['1000 µF']['spares'], $by['1000 µF']['shelf'], $by['1000 µF']['buy']],
+            'a lower voltage or another kind does not count',
+        );
         self::assertSame(['J-0001: C1, C2', 'J-0002: C7'], $by['1000 µF']['jobs']);
         self::assertSame([1, 1, 50, 0], [$by['100 nF']['wanted'], $by['100 nF']['spares'], $by['100 nF']['shelf'], $by['100 nF']['buy']]);
         self::assertSame([21, 3, 24], [$by['100 µF']['wanted'], $by['100 µF']['spares'], $by['100 µF']['buy']], 'a tenth, rounded up');

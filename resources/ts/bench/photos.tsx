@@ -197,7 +197,8 @@ export function Look({ photo, job, may, onClose }: { photo: Photo; job: string; 
         await client.invalidateQueries({ queryKey: ['photos', job] });
     };
     const mark =
-        'absolute flex h-7 w-7 -translate-x-1/2 -translate-y-1/2 items-center justify-center rounded-full border-2 border-raised bg-accent text-sm font-bold text-accent-ink';
+        'absolute flex h-7 w-7 -translate-x-1/2 -translate-y-1/2 items-center justify-center rounded-full border-2 ' +
+        'border-raised bg-accent text-sm font-bold text-accent-ink';
     return (
         <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
             <Sheet title={said(photo)} about={`${photo.author}, ${dayAndClock(photo.at)}`}>

@@ -1,5 +1,9 @@
 import { ToggleGroup } from 'radix-ui';
 
+const ONE =
+    'min-h-11 border-b-4 border-transparent px-3 not-first:border-l not-first:border-l-line ' +
+    'data-[state=on]:border-b-accent data-[state=on]:bg-accent-wash data-[state=on]:font-bold';
+
 /** One of a few, shown side by side: the chosen one carries a bar as well as the colour. */
 export function Choice<T extends string>({
     label,
@@ -21,11 +25,7 @@ export function Choice<T extends string>({
             className="inline-flex overflow-hidden rounded border border-soft bg-raised"
         >
             {options.map((option) => (
-                <ToggleGroup.Item
-                    key={option.value}
-                    value={option.value}
-                    className="min-h-11 border-b-4 border-transparent px-3 not-first:border-l not-first:border-l-line data-[state=on]:border-b-accent data-[state=on]:bg-accent-wash data-[state=on]:font-bold"
-                >
+                <ToggleGroup.Item key={option.value} value={option.value} className={ONE}>
                     {option.words}
                 </ToggleGroup.Item>
             ))}

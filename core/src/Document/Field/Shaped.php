@@ -24,7 +24,9 @@ final readonly class Shaped implements Rule
 
     public function revive(mixed $stored): mixed
     {
-        return $stored === null ? null : Shape::of($this->class)->revive((object) (is_array($stored) || $stored instanceof \stdClass ? $stored : ['' => $stored]));
+        return $stored === null
+            ? null
+            : Shape::of($this->class)->revive((object) (is_array($stored) || $stored instanceof \stdClass ? $stored : ['' => $stored]));
     }
 
     public function write(mixed $value): mixed

@@ -24,6 +24,10 @@ final readonly class BiasMissing implements CauseRule
                 : [];
         }
 
-        return Cause::from(CauseCode::BiasMissing, $evidence, 'The bias rail is missing or weak. Power on the other rails without it destroys three-supply memory: keep the board off.');
+        return Cause::from(
+            CauseCode::BiasMissing,
+            $evidence,
+            'The bias rail is missing or weak. Power on the other rails without it destroys three-supply memory: keep the board off.',
+        );
     }
 }

@@ -58,6 +58,7 @@ final readonly class DropInPath implements CauseRule
             return '';
         }
 
-        return ', '.Notation::plain($drop / $amps * 1000, 3).' mΩ in the path and '.Notation::plain($drop * $amps, 3).' W of heat at '.Notation::print($amps, Unit::Ampere, 3);
+        return ', '.Notation::plain($drop / $amps * 1000, 3).' mΩ in the path and '.Notation::plain($drop * $amps, 3).' W of heat at '
+            .Notation::print($amps, Unit::Ampere, 3);
     }
 }

@@ -34,6 +34,10 @@ final readonly class LowWithRipple implements CauseRule
             array_values($rippled),
         );
 
-        return Cause::from(CauseCode::LowWithRipple, [key($weak) => $evidence], 'One rail is low and rough, the others hold: its filter capacitor or rectifier.');
+        return Cause::from(
+            CauseCode::LowWithRipple,
+            [key($weak) => $evidence],
+            'One rail is low and rough, the others hold: its filter capacitor or rectifier.',
+        );
     }
 }

@@ -29,6 +29,10 @@ final readonly class OpenPath implements CauseRule
             }
         }
 
-        return Cause::from(CauseCode::OpenPath, $evidence, 'The rail leaves the supply and does not arrive: a fuse, a connector or a trace. Walk the path to find between which two points it is lost.');
+        return Cause::from(
+            CauseCode::OpenPath,
+            $evidence,
+            'The rail leaves the supply and does not arrive: a fuse, a connector or a trace. Walk the path to find between which two points it is lost.',
+        );
     }
 }

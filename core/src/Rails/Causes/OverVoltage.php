@@ -23,7 +23,8 @@ final readonly class OverVoltage implements CauseRule
             foreach ($standing->forward($rail) as $judged) {
                 if ($judged->overVoltage()) {
                     $loaded = $loaded || $rail->loaded($judged->reading->load);
-                    $evidence[$name][] = "{$judged->reading->place()}: ".Notation::print((float) $judged->reading->volts, Unit::Volt)." against {$rail->limits->words()}";
+                    $evidence[$name][] = "{$judged->reading->place()}: ".Notation::print((float) $judged->reading->volts, Unit::Volt)
+                        ." against {$rail->limits->words()}";
                 }
             }
         }

@@ -26,6 +26,10 @@ final readonly class RippleHigh implements CauseRule
             }
         }
 
-        return Cause::from(CauseCode::RippleHigh, $evidence, 'The voltage holds but it is rough: the filter capacitor or rectifier is going, earlier than the voltage shows.');
+        return Cause::from(
+            CauseCode::RippleHigh,
+            $evidence,
+            'The voltage holds but it is rough: the filter capacitor or rectifier is going, earlier than the voltage shows.',
+        );
     }
 }

@@ -29,6 +29,10 @@ final readonly class SagsUnderLoad implements CauseRule
             }
         }
 
-        return Cause::from(CauseCode::SagsUnderLoad, $evidence, 'The rail gives way under load: a regulator or pass transistor, a dried filter capacitor, a joint, or a load that draws too much.');
+        return Cause::from(
+            CauseCode::SagsUnderLoad,
+            $evidence,
+            'The rail gives way under load: a regulator or pass transistor, a dried filter capacitor, a joint, or a load that draws too much.',
+        );
     }
 }

@@ -18,9 +18,14 @@ final readonly class ShortedRail implements CauseRule
     {
         $evidence = array_map(static fn (): array => [], $standing->rails);
         foreach ($standing->shorted() as $judged) {
-            $evidence["\0{$judged->rail->name}"][] = "{$judged->rail->name}: ".Notation::print((float) $judged->reading->ohmsToGround, Unit::Ohm, 3).' to ground';
+            $evidence["\0{$judged->rail->name}"][] = "{$judged->rail->name}: "
+                .Notation::print((float) $judged->reading->ohmsToGround, Unit::Ohm, 3).' to ground';
         }
 
-        return Cause::from(CauseCode::ShortedRail, $evidence, 'The rail is shorted to ground. Walk along it with a milliohm meter: the capacitor with the lowest reading is nearest to the short.');
+        return Cause::from(
+            CauseCode::ShortedRail,
+            $evidence,
+            'The rail is shorted to ground. Walk along it with a milliohm meter: the capacitor with the lowest reading is nearest to the short.',
+        );
     }
 }

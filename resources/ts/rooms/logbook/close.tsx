@@ -5,6 +5,10 @@ import { record, type Sent } from '../../api/outbox';
 import { Button, Field, Notice } from '../../ui/controls';
 import { Sheet } from '../../ui/keys';
 
+const OPTION =
+    'min-h-11 rounded border border-soft border-b-4 bg-raised px-3 ' +
+    'data-[state=checked]:border-accent data-[state=checked]:bg-accent-wash data-[state=checked]:font-bold';
+
 type Outcome = Schemas['DataOutcome']['outcome'];
 
 /** Closing a job: the outcome, its limits, and whether the board goes back. The close rule is asked of the server. */
@@ -52,11 +56,7 @@ export function CloseJob({ page, onClose }: { page: Schemas['JobPage']; onClose:
                         className="flex flex-wrap gap-2"
                     >
                         {page.outcomes.map((it) => (
-                            <RadioGroup.Item
-                                key={it.value}
-                                value={it.value}
-                                className="min-h-11 rounded border border-soft border-b-4 bg-raised px-3 data-[state=checked]:border-accent data-[state=checked]:bg-accent-wash data-[state=checked]:font-bold"
-                            >
+                            <RadioGroup.Item key={it.value} value={it.value} className={OPTION}>
                                 {it.words}
                             </RadioGroup.Item>
                         ))}

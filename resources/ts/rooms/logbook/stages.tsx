@@ -3,6 +3,10 @@ import type { Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
 import { Notice } from '../../ui/controls';
 
+const STAGE =
+    'min-h-11 flex-1 border-b-4 border-transparent px-2 text-sm whitespace-nowrap enabled:hover:bg-accent-wash ' +
+    'aria-[current=step]:border-accent aria-[current=step]:bg-accent-wash aria-[current=step]:font-bold';
+
 /** The order of work as a strip at the top edge. Any stage can be opened at any time; closed gates stand on it as words. */
 export function Stages({ page, may }: { page: Schemas['JobPage']; may: boolean }) {
     const [refused, setRefused] = useState<string | null>(null);
@@ -28,7 +32,7 @@ export function Stages({ page, may }: { page: Schemas['JobPage']; may: boolean }
                             aria-current={stage.current ? 'step' : undefined}
                             title={`needed here: ${stage.needs}`}
                             onClick={() => void open(stage)}
-                            className="min-h-11 flex-1 border-b-4 border-transparent px-2 text-sm whitespace-nowrap enabled:hover:bg-accent-wash aria-[current=step]:border-accent aria-[current=step]:bg-accent-wash aria-[current=step]:font-bold"
+                            className={STAGE}
                         >
                             {stage.words}
                             {stage.opened && !stage.current && (

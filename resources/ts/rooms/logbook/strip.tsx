@@ -87,7 +87,10 @@ function Out({ job, input }: { job: string; input: React.RefObject<HTMLInputElem
                 <Field
                     label="What comes out"
                     error={error}
-                    hint="what; fixings; connector and which way round it sits; stuck, broken or missing. Loose parts: write “loose M3x6 under the board” on the job."
+                    hint={
+                        'what; fixings; connector and which way round it sits; stuck, broken or missing. ' +
+                        'Loose parts: write “loose M3x6 under the board” on the job.'
+                    }
                 >
                     {(ids) => (
                         <input

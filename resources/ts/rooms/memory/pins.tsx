@@ -12,14 +12,10 @@ const TONES: Partial<Record<string, string>> = {
 export function Pins({ fit, fitted, candidate }: { fit: Schemas['FitCard']; fitted: string; candidate: string }) {
     const rows = fit.pins.filter((pin) => pin.side === 'left').length;
     const bad = fit.pins.filter((pin) => pin.says !== null);
+    const says = bad.length === 0 ? 'no pin in conflict that is known' : bad.map((pin) => `pin ${pin.pin} ${pin.says ?? ''}`).join(', ');
     return (
         <figure>
-            <svg
-                viewBox={`-70 0 820 ${rows * STEP + 34}`}
-                className="w-full max-w-3xl"
-                role="img"
-                aria-label={`${fit.package}: ${bad.length === 0 ? 'no pin in conflict that is known' : bad.map((pin) => `pin ${pin.pin} ${pin.says ?? ''}`).join(', ')}`}
-            >
+            <svg viewBox={`-70 0 820 ${rows * STEP + 34}`} className="w-full max-w-3xl" role="img" aria-label={`${fit.package}: ${says}`}>
                 <text x="180" y="14" fontSize="12" textAnchor="end" fill="var(--soft)">
                     the board brings ({fitted})
                 </text>

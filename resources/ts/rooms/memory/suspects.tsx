@@ -20,7 +20,7 @@ export function Suspects({ located }: { located: Schemas['LocatedCard'] }) {
                             <p className="text-sm">Explains {it.explains}.</p>
                             <p className="text-sm">Against it: {it.against}.</p>
                             {it.rank === 1 && <p className="mt-1 border-l-4 border-accent pl-2 font-bold">{it.action}</p>}
-                            {it.rank > 1 && <p className="text-sm text-soft">{it.action}</p>}
+                            {it.rank !== 1 && <p className="text-sm text-soft">{it.action}</p>}
                         </div>
                     </li>
                 ))}

@@ -39,6 +39,8 @@ const fault = (problem: unknown, pointer: string): string | undefined => (proble
 
 type Chip = Schemas['FitBody']['fitted'];
 
+const toneOf = (verdict: string): string => (verdict === 'drop_in' ? 'text-in' : verdict === 'no' ? 'text-out' : 'text-close');
+
 function Fit({ chips }: { chips: Schemas['ChipCard'][] }) {
     const [values, setValues] = useState<{ fitted: Chip; candidate: Chip; required: string; has: string }>({
         fitted: '4116',
@@ -88,11 +90,7 @@ function Fit({ chips }: { chips: Schemas['ChipCard'][] }) {
                     />
                     {fit.data !== undefined && (
                         <div className="col-span-2" role="status">
-                            <p
-                                className={`text-lg font-bold ${fit.data.verdict === 'drop_in' ? 'text-in' : fit.data.verdict === 'no' ? 'text-out' : 'text-close'}`}
-                            >
-                                {fit.data.words}.
-                            </p>
+                            <p className={`text-lg font-bold ${toneOf(fit.data.verdict)}`}>{fit.data.words}.</p>
                             <ul className="text-sm">
                                 {fit.data.reasons.map((reason) => (
                                     <li key={reason}>{reason}</li>

@@ -10,12 +10,13 @@ export function BandDialog({ job, step, onClose }: { job: string; step: Schemas[
     const [reason, setReason] = useState('');
     const [error, setError] = useState<string>();
     const other = step.band === 'tight' ? 'wide' : 'tight';
+    const beside =
+        step.band === 'tight'
+            ? `The wide band is ${step.wide}: much early logic and memory accepts it, drives and TTL do not.`
+            : 'The tight band is the one of the profile.';
     return (
         <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-            <Sheet
-                title={`Band of ${step.rail}`}
-                about={`Judged by the ${step.band} band, ${step.limits}. ${step.band === 'tight' ? `The wide band is ${step.wide}: much early logic and memory accepts it, drives and TTL do not.` : 'The tight band is the one of the profile.'}`}
-            >
+            <Sheet title={`Band of ${step.rail}`} about={`Judged by the ${step.band} band, ${step.limits}. ${beside}`}>
                 <form
                     className="flex flex-col gap-3"
                     onSubmit={(event) => {

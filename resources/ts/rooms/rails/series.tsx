@@ -94,7 +94,10 @@ function Plot({ series }: { series: Schemas['SeriesPage'] }) {
         <div
             ref={place}
             role="img"
-            aria-label={`${series.points.length} readings of ${series.rail} at ${series.test_point}; limits ${series.low ?? ''} V to ${series.high ?? ''} V. The latest are in the table.`}
+            aria-label={[
+                `${series.points.length} readings of ${series.rail} at ${series.test_point}; `,
+                `limits ${series.low ?? ''} V to ${series.high ?? ''} V. The latest are in the table.`,
+            ].join('')}
         />
     );
 }
