@@ -25,22 +25,6 @@ final class HouseTest extends TestCase
         }
     }
 
-    public function test_type_script_computes_nothing_of_the_trade(): void
-    {
-        $seen = 0;
-        foreach (self::files('resources/ts', '/(?<!\.d)\.tsx?$/') as $path => $text) {
-            ++$seen;
-            $code = (string) preg_replace('~/\*.*?\*/|//[^\n]*|className="[^"]*"|(?<![\w)])d=\{`[^`]*`\}~s', '', $text);
-            self::assertDoesNotMatchRegularExpression('/Math\.(log|log10|log2|sqrt|pow|exp|cbrt|hypot)|\*\*|\.toFixed\(|\.toPrecision\(/', $code, $path);
-            self::assertDoesNotMatchRegularExpression(
-                '/\b(nominal|limit|volts|low|high|guard|tolerance|tick)\w*\s*(<|>|<=|>=|\*|\/)\s*[\d.]+/i',
-                (string) str_replace('strip.tick < 0.5', '', $code),
-                $path,
-            );
-        }
-        self::assertGreaterThan(20, $seen);
-    }
-
     public function test_core_asks_neither_the_clock_nor_chance_nor_the_world(): void
     {
         $calls = '/\b(time|microtime|hrtime|date|rand|mt_rand|random_int|random_bytes|'

@@ -56,8 +56,9 @@ final class SubstituteTest extends TestCase
     }
 
     /**
-     * @return array<string, array{array<string, mixed>, array<string, mixed>, array<string, mixed>, string, string}> part, stock, more, verdict, a word of the
-     *                                                                                                                reasons
+     * Part, stock, more, verdict, a word of the reasons.
+     *
+     * @return array<string, array{array<string, mixed>, array<string, mixed>, array<string, mixed>, string, string}>
      */
     public static function cases(): array
     {

@@ -155,8 +155,9 @@ final class JobSheetTest extends TestCase
     }
 
     /**
-     * @return array<string, array{Outcome, bool, list<string>, ?string, list<string>, ?string}> outcome, handed back, limits, waits for, hazards, pointer or
-     *                                                                                           null
+     * Outcome, handed back, limits, waits for, hazards, pointer or null.
+     *
+     * @return array<string, array{Outcome, bool, list<string>, ?string, list<string>, ?string}>
      */
     public static function closings(): array
     {

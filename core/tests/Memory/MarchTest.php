@@ -64,8 +64,9 @@ final class MarchTest extends TestCase
     }
 
     /**
-     * @return array<string, array{string, list<array<string, mixed>>, bool, int, ?array{int, int, int}}> test, faults, detected, errors, first; worked by hand
-     *                                                                                                    on 4 words
+     * Test, faults, detected, errors, first; worked by hand on 4 words.
+     *
+     * @return array<string, array{string, list<array<string, mixed>>, bool, int, ?array{int, int, int}}>
      */
     public static function worked(): array
     {

@@ -34,8 +34,9 @@ final class CausesTest extends TestCase
     }
 
     /**
-     * @return iterable<string, array{list<array<string, mixed>>, list<array<string, mixed>>, array<string, list<string>>}> rails, readings, causes with their
-     *                                                                                                                      rails
+     * Rails, readings, causes with their rails.
+     *
+     * @return iterable<string, array{list<array<string, mixed>>, list<array<string, mixed>>, array<string, list<string>>}>
      */
     public static function scenes(): iterable
     {

@@ -1,6 +1,6 @@
 import { ulid } from 'ulid';
 import { useSyncExternalStore } from 'react';
-import { isRecord, keepText, parsed, readText } from '../ui/storage';
+import { isRecord, keepText, parsed, readText } from './storage';
 import { api, data, Refusal, Unreachable, type Schemas } from './client';
 
 type ByKind = Schemas['EntryDataByKind'];

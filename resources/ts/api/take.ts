@@ -1,5 +1,5 @@
 import { ulid } from 'ulid';
-import { isRecord, keepText, parsed, readText } from '../ui/storage';
+import { isRecord, keepText, parsed, readText } from './storage';
 import { api, data, type Schemas } from './client';
 
 /*

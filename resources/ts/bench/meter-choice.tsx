@@ -2,7 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, data, words } from '../api/client';
 import { useMayRecord } from '../ui/session';
-import { keepText, readText } from '../ui/storage';
+import { keepText, readText } from '../api/storage';
 
 /** The choice that reads no meter: values are typed, and judged as from a hand-held one. */
 export const TYPED = 'typed';

@@ -1,4 +1,4 @@
-import { keepText, readText } from '../ui/storage';
+import { keepText, readText } from '../api/storage';
 import type { Place } from './verdict';
 
 /** Hertz and lengths: in is one high tone, close two middle ones, out one long low one, so that eyes can stay on the probe. */

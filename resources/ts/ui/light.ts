@@ -1,4 +1,4 @@
-import { keepText, readText } from './storage';
+import { keepText, readText } from '../api/storage';
 
 export type Light = 'day' | 'lamp';
 

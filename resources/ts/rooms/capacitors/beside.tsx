@@ -4,7 +4,7 @@ import { Strip } from '../../bench/strip';
 import { Choice } from '../../ui/choice';
 import { Button, Field, LinkButton } from '../../ui/controls';
 import { filled } from '../../ui/number';
-import { keepText, readText } from '../../ui/storage';
+import { keepText, readText } from '../../api/storage';
 
 type Look = NonNullable<Schemas['DataCapReading']['visual']>[number];
 type Cap = Schemas['CapCard'];

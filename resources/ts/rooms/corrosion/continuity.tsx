@@ -8,7 +8,7 @@ import { sound } from '../../bench/tones';
 import { placeOf } from '../../bench/verdict';
 import { TYPED } from '../../bench/meter-choice';
 import { number } from '../../ui/number';
-import { isRecord, keepText, parsed, readText } from '../../ui/storage';
+import { isRecord, keepText, parsed, readText } from '../../api/storage';
 
 /** Which shape a verdict of this room is drawn with. */
 const SHAPES: Record<NonNullable<Schemas['PlaceCard']['verdict']>, string> = { sound: 'in', thin: 'out_close', open: 'out' };
