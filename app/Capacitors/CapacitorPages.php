@@ -51,7 +51,7 @@ final readonly class CapacitorPages
 
     public function page(): CapacitorPage
     {
-        $waiting = OpenItem::query()->where('board_id', $this->job->board_id)->where('kind', WaitingFor::KIND)->where('open', true)->pluck('text', 'id');
+        $waiting = $this->waiting();
         $caps = array_map(fn (BoardCapacitor $it): CapCard => $this->card($it, $waiting), $this->list->all);
         $live = array_values(array_filter($caps, static fn (CapCard $it): bool => $it->known && $it->verdict === null && $it->replaced === null))[0] ?? null;
         $survey = Entry::query()->where('job_id', $this->job->id)->where('kind', SurveyPlace::KIND)->orderBy('at')->get();
@@ -91,7 +91,7 @@ final readonly class CapacitorPages
         $fit = count(array_filter($choices, static fn (SubstituteChoice $choice): bool => $choice->fits()));
 
         return new SubstitutePage(
-            cap: $this->card($it, collect()),
+            cap: $this->card($it, $this->waiting()),
             diameter_mm: $it->given->diameterMm,
             height_mm: $it->given->heightMm,
             pitch_mm: $it->given->pitchMm,
@@ -102,6 +102,12 @@ final readonly class CapacitorPages
                 ? 'Nobody knows what it is: a substitute cannot be chosen by a guess.'
                 : "{$fit} of ".count($choices).' parts of about this value fit.',
         );
+    }
+
+    /** @return Collection<array-key, mixed> what is waited for, by the entry that found the part */
+    private function waiting(): Collection
+    {
+        return OpenItem::query()->where('board_id', $this->job->board_id)->where('kind', WaitingFor::KIND)->where('open', true)->pluck('text', 'id');
     }
 
     /** @param Collection<array-key, mixed> $waiting text by the entry that found it */

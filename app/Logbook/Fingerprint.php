@@ -18,14 +18,14 @@ final readonly class Fingerprint
 
     public static function same(Entry $known, string $jobId, EntryDraft $draft): bool
     {
-        return $known->fingerprint === self::of($jobId, $draft) || $known->fingerprint === self::before($jobId, $draft);
+        return $known->fingerprint === self::of($jobId, $draft) || $known->fingerprint === self::before($known, $jobId, $draft);
     }
 
     /**
      * As it was made until entries were typed: of the draft as it had been read. An entry that was stored then and is sent again now,
      * because its answer never arrived, is still the same one. Delete it when no such entry can be under way any more.
      */
-    private static function before(string $jobId, EntryDraft $draft): string
+    private static function before(Entry $known, string $jobId, EntryDraft $draft): string
     {
         $named = $draft->data instanceof OpenItemNamed ? $draft->data->match : null;
 
@@ -37,22 +37,18 @@ final readonly class Fingerprint
             'stage' => $draft->stage,
             'board' => $draft->board,
             'text' => $draft->text,
-            'data' => $named === null ? self::data($draft) : [],
+            'data' => $named === null ? self::data($known, $draft) : [],
             'corrects' => $draft->corrects,
             'match' => $named,
         ]], JSON_THROW_ON_ERROR));
     }
 
-    /** @return array<string, mixed> fields in the order in which they were kept then */
-    private static function data(EntryDraft $draft): array
+    /** @return array<string, mixed> fields in the order in which they were kept then, which of a capacitor was the order they came in */
+    private static function data(Entry $known, EntryDraft $draft): array
     {
         $data = Shape::of($draft->data::class)->write($draft->data);
-        if ($draft->kind->name !== 'capacitor') {
-            return $data;
-        }
-        // Of a capacitor they stood as they were given.
-        $given = json_decode($draft->received, true)['data'] ?? [];
+        $kept = json_decode((string) $known->getRawOriginal('data'), true);
 
-        return is_array($given) ? [...array_intersect_key($given, $data), ...$data] : $data;
+        return $draft->kind->name === 'capacitor' && is_array($kept) ? [...array_intersect_key($kept, $data), ...$data] : $data;
     }
 }

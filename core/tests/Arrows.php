@@ -123,7 +123,7 @@ final readonly class Arrows
     /** @return list<string> */
     private static function folders(string $root): array
     {
-        return array_values(array_map(basename(...), glob("{$root}/*", \GLOB_ONLYDIR) ?: []));
+        return array_map(basename(...), glob("{$root}/*", \GLOB_ONLYDIR) ?: []);
     }
 
     /** @return iterable<string, string> text by path from the root */
