@@ -39,7 +39,7 @@ final class HouseTest extends TestCase
 
     public function test_every_php_file_is_strict(): void
     {
-        foreach (['app', 'config', 'database', 'routes', 'standins', 'tests', 'compat'] as $folder) {
+        foreach (['app', 'config', 'database', 'routes', 'standins', 'tests'] as $folder) {
             foreach (self::files($folder, '/\.php$/') as $path => $text) {
                 self::assertStringContainsString('declare(strict_types=1);', $text, $path);
             }

@@ -1,5 +1,5 @@
 import { Tabs } from 'radix-ui';
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
 import { ulid } from 'ulid';
 import { api, data, Refusal, words, type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
@@ -149,87 +149,37 @@ export function Intake({
     return (
         <Part title="What the test says">
             <div className="flex flex-col gap-3">
-                <div className="flex flex-wrap items-end gap-3">
-                    <Select
-                        label="Pattern"
-                        value={pattern}
-                        options={choices<Schemas['SourceCard']['pattern']>(page.patterns)}
-                        onChange={setPattern}
+                <Settings
+                    page={page}
+                    banks={map.banks}
+                    pattern={pattern}
+                    setPattern={setPattern}
+                    radix={radix}
+                    setRadix={setRadix}
+                    tested={tested}
+                    setTested={setTested}
+                />
+                <WaysIn
+                    page={page}
+                    tab={tab}
+                    setTab={setTab}
+                    listening={source?.active === true}
+                    busy={busy}
+                    port={port}
+                    setPort={setPort}
+                    onFile={file}
+                    onListen={listen}
+                >
+                    <TextIn
+                        text={text}
+                        setText={setText}
+                        most={page.most_text}
+                        area={area}
+                        read={read}
+                        busy={busy}
+                        setProblem={setProblem}
                     />
-                    <Select label="Numbers are" value={radix} options={choices(page.radices)} onChange={setRadix} />
-                    <fieldset className="flex flex-wrap items-center gap-3">
-                        <legend className="text-sm font-bold">Banks tested</legend>
-                        {map.banks.map((bank) => (
-                            <label key={bank} className="flex min-h-11 items-center gap-1.5">
-                                <input
-                                    type="checkbox"
-                                    checked={tested.includes(bank)}
-                                    onChange={(event) =>
-                                        setTested(map.banks.filter((it) => (it === bank ? event.target.checked : tested.includes(it))))
-                                    }
-                                />
-                                {bank}
-                            </label>
-                        ))}
-                    </fieldset>
-                </div>
-                <Tabs.Root value={tab} onValueChange={setTab}>
-                    <Tabs.List aria-label="Where it comes from" className="flex border-b border-line">
-                        {[
-                            ['text', 'Type or paste'],
-                            ['file', 'CSV file'],
-                            ['tester', 'From the tester'],
-                        ].map(([value, says]) => (
-                            <Tabs.Trigger
-                                key={value}
-                                value={value ?? ''}
-                                className="min-h-11 border-b-4 border-transparent px-3 data-[state=active]:border-accent data-[state=active]:font-bold"
-                            >
-                                {says}
-                            </Tabs.Trigger>
-                        ))}
-                    </Tabs.List>
-                    <Tabs.Content value="text" className="pt-3">
-                        <TextIn
-                            text={text}
-                            setText={setText}
-                            most={page.most_text}
-                            area={area}
-                            read={read}
-                            busy={busy}
-                            setProblem={setProblem}
-                        />
-                    </Tabs.Content>
-                    <Tabs.Content value="file" className="pt-3">
-                        <Field label="CSV with a header row: address, expected, actual; or address, xor; or bank, bit; or ref">
-                            {(ids) => (
-                                <input
-                                    {...ids}
-                                    type="file"
-                                    accept=".csv,text/csv,text/plain"
-                                    aria-label="CSV file"
-                                    onChange={(event) => {
-                                        file(event.target.files?.[0]);
-                                        event.target.value = '';
-                                    }}
-                                />
-                            )}
-                        </Field>
-                        {busy && <p className="pt-1 text-soft">reading the file</p>}
-                    </Tabs.Content>
-                    <Tabs.Content value="tester" className="pt-3">
-                        {page.ports.length === 0 ? (
-                            <p>No serial port is set up. A lead adds one under Meters.</p>
-                        ) : (
-                            <div className="flex flex-wrap items-center gap-3">
-                                <TesterChoice ports={page.ports} chosen={port} onChoose={setPort} />
-                                <Button look="main" disabled={busy} onClick={listen}>
-                                    {source?.active === true ? 'Stop listening' : 'Listen'} <kbd>m</kbd>
-                                </Button>
-                            </div>
-                        )}
-                    </Tabs.Content>
-                </Tabs.Root>
+                </WaysIn>
                 {problem !== null && (
                     <Notice tone="bad" live>
                         {problem}
@@ -258,6 +208,131 @@ export function Intake({
                 )}
             </div>
         </Part>
+    );
+}
+
+/** How what comes in is to be read. */
+function Settings({
+    page,
+    banks,
+    pattern,
+    setPattern,
+    radix,
+    setRadix,
+    tested,
+    setTested,
+}: {
+    page: Schemas['MemoryPage'];
+    banks: string[];
+    pattern: Schemas['SourceCard']['pattern'];
+    setPattern: (pattern: Schemas['SourceCard']['pattern']) => void;
+    radix: string;
+    setRadix: (radix: string) => void;
+    tested: string[];
+    setTested: (tested: string[]) => void;
+}) {
+    return (
+        <div className="flex flex-wrap items-end gap-3">
+            <Select
+                label="Pattern"
+                value={pattern}
+                options={choices<Schemas['SourceCard']['pattern']>(page.patterns)}
+                onChange={setPattern}
+            />
+            <Select label="Numbers are" value={radix} options={choices(page.radices)} onChange={setRadix} />
+            <fieldset className="flex flex-wrap items-center gap-3">
+                <legend className="text-sm font-bold">Banks tested</legend>
+                {banks.map((bank) => (
+                    <label key={bank} className="flex min-h-11 items-center gap-1.5">
+                        <input
+                            type="checkbox"
+                            checked={tested.includes(bank)}
+                            onChange={(event) =>
+                                setTested(banks.filter((it) => (it === bank ? event.target.checked : tested.includes(it))))
+                            }
+                        />
+                        {bank}
+                    </label>
+                ))}
+            </fieldset>
+        </div>
+    );
+}
+
+/** Typed or pasted, from a file, or live. */
+function WaysIn({
+    page,
+    tab,
+    setTab,
+    listening,
+    busy,
+    port,
+    setPort,
+    onFile,
+    onListen,
+    children,
+}: {
+    page: Schemas['MemoryPage'];
+    tab: string;
+    setTab: (tab: string) => void;
+    listening: boolean;
+    busy: boolean;
+    port: string;
+    setPort: (port: string) => void;
+    onFile: (chosen: File | undefined) => void;
+    onListen: () => void;
+    children: ReactNode;
+}) {
+    return (
+        <Tabs.Root value={tab} onValueChange={setTab}>
+            <Tabs.List aria-label="Where it comes from" className="flex border-b border-line">
+                {[
+                    ['text', 'Type or paste'],
+                    ['file', 'CSV file'],
+                    ['tester', 'From the tester'],
+                ].map(([value, says]) => (
+                    <Tabs.Trigger
+                        key={value}
+                        value={value ?? ''}
+                        className="min-h-11 border-b-4 border-transparent px-3 data-[state=active]:border-accent data-[state=active]:font-bold"
+                    >
+                        {says}
+                    </Tabs.Trigger>
+                ))}
+            </Tabs.List>
+            <Tabs.Content value="text" className="pt-3">
+                {children}
+            </Tabs.Content>
+            <Tabs.Content value="file" className="pt-3">
+                <Field label="CSV with a header row: address, expected, actual; or address, xor; or bank, bit; or ref">
+                    {(ids) => (
+                        <input
+                            {...ids}
+                            type="file"
+                            accept=".csv,text/csv,text/plain"
+                            aria-label="CSV file"
+                            onChange={(event) => {
+                                onFile(event.target.files?.[0]);
+                                event.target.value = '';
+                            }}
+                        />
+                    )}
+                </Field>
+                {busy && <p className="pt-1 text-soft">reading the file</p>}
+            </Tabs.Content>
+            <Tabs.Content value="tester" className="pt-3">
+                {page.ports.length === 0 ? (
+                    <p>No serial port is set up. A lead adds one under Meters.</p>
+                ) : (
+                    <div className="flex flex-wrap items-center gap-3">
+                        <TesterChoice ports={page.ports} chosen={port} onChoose={setPort} />
+                        <Button look="main" disabled={busy} onClick={onListen}>
+                            {listening ? 'Stop listening' : 'Listen'} <kbd>m</kbd>
+                        </Button>
+                    </div>
+                )}
+            </Tabs.Content>
+        </Tabs.Root>
     );
 }
 

@@ -21,10 +21,9 @@ export function SoakRoom() {
     return <Loaded query={soak}>{(page) => <SoakSheet page={page} />}</Loaded>;
 }
 
-function SoakSheet({ page }: { page: Schemas['SoakPage'] }) {
-    const navigate = useNavigate();
+/** The count that is typed or comes from the tester, what it says, and keeping it. */
+function useCount(page: Schemas['SoakPage'], may: boolean) {
     const client = useQueryClient();
-    const may = useMayRecord() && page.job.state === 'open';
     const [looking, setLooking] = useState<string | null>(page.listening?.id ?? null);
     const source = useSource(looking);
     useTones(source.data);
@@ -96,13 +95,21 @@ function SoakSheet({ page }: { page: Schemas['SoakPage'] }) {
             setTyped({ ...typed, passes: '', errors: '0' });
         });
     };
+    const shown = there && bound.data !== undefined ? bound.data : null;
+    const form = { map, setMap, port, setPort, typed, set, at, condition, setCondition, faults, problem };
+    return { ...form, live, there, shown, listen, keep, forget: () => setLooking(null) };
+}
+
+function SoakSheet({ page }: { page: Schemas['SoakPage'] }) {
+    const navigate = useNavigate();
+    const may = useMayRecord() && page.job.state === 'open';
+    const count = useCount(page, may);
     useKeys({
-        m: () => may && page.ports.length > 0 && page.maps.length > 0 && listen(),
-        k: keep,
+        m: () => may && page.ports.length > 0 && page.maps.length > 0 && count.listen(),
+        k: count.keep,
         b: () => void navigate(`/jobs/${page.job.id}/memory`),
         j: () => void navigate(`/jobs/${page.job.id}`),
     });
-    const shown = there && bound.data !== undefined ? bound.data : null;
     return (
         <Page
             title="Soak"
@@ -129,106 +136,9 @@ function SoakSheet({ page }: { page: Schemas['SoakPage'] }) {
             }
         >
             <div className="grid items-start gap-3 lg:grid-cols-[1fr_1.2fr]">
-                {may && (
-                    <Part title="Passes">
-                        <div className="flex flex-col gap-3">
-                            {page.ports.length > 0 && page.maps.length > 0 && (
-                                <div className="flex flex-wrap items-center gap-3">
-                                    {page.maps.length > 1 && (
-                                        <select
-                                            aria-label="Memory"
-                                            className="w-auto"
-                                            value={map}
-                                            onChange={(event) => setMap(event.target.value)}
-                                        >
-                                            {page.maps.map((it) => (
-                                                <option key={it.key} value={it.key}>
-                                                    {it.name}
-                                                </option>
-                                            ))}
-                                        </select>
-                                    )}
-                                    <TesterChoice ports={page.ports} chosen={port} onChoose={setPort} />
-                                    <Button look="main" onClick={listen}>
-                                        {live?.active === true ? 'Stop' : 'Count live'} <kbd>m</kbd>
-                                    </Button>
-                                </div>
-                            )}
-                            {live !== undefined && (
-                                <div role={live.active ? 'note' : 'status'} aria-label="Counted" className="grid grid-cols-2 gap-3">
-                                    <Big says="passes" value={live.passes} />
-                                    <Big says="with errors" value={live.failed_passes} bad={live.failed_passes > 0} />
-                                    <p className="col-span-2">
-                                        {live.words}
-                                        {live.why !== null && `: ${live.why}`}
-                                        {live.located.suspects[0] !== undefined && (
-                                            <span className="font-bold text-out">. Errors point at {live.located.suspects[0].called}</span>
-                                        )}
-                                    </p>
-                                    {!live.active && (
-                                        <p className="col-span-2">
-                                            <Button onClick={() => setLooking(null)}>Throw the count away</Button>
-                                        </p>
-                                    )}
-                                </div>
-                            )}
-                            {live === undefined && (
-                                <div className="grid gap-3 sm:grid-cols-3">
-                                    <Field
-                                        label="Passes"
-                                        inputMode="numeric"
-                                        value={typed.passes}
-                                        error={at('passes')}
-                                        onChange={set('passes')}
-                                    />
-                                    <Field
-                                        label="Of them with errors"
-                                        inputMode="numeric"
-                                        value={typed.errors}
-                                        error={at('errors')}
-                                        onChange={set('errors')}
-                                    />
-                                    <Field
-                                        label="Seconds a pass"
-                                        inputMode="decimal"
-                                        value={typed.seconds}
-                                        error={at('seconds_per_pass')}
-                                        onChange={set('seconds')}
-                                    />
-                                </div>
-                            )}
-                            <div className="grid gap-3 sm:grid-cols-3">
-                                <Field
-                                    label="Wished bound, %"
-                                    inputMode="decimal"
-                                    value={typed.target}
-                                    error={at('target_rate')}
-                                    onChange={set('target')}
-                                />
-                                <Field
-                                    label="Confidence, %"
-                                    inputMode="decimal"
-                                    value={typed.confidence}
-                                    error={at('confidence')}
-                                    onChange={set('confidence')}
-                                />
-                            </div>
-                            <ConditionFields condition={condition} onChange={setCondition} faults={faults} />
-                            {problem !== null && (
-                                <Notice tone="bad" live>
-                                    {problem}
-                                </Notice>
-                            )}
-                            <div>
-                                <Button look="main" disabled={live?.active === true || !there} onClick={keep}>
-                                    Keep this soak <kbd>k</kbd>
-                                </Button>
-                            </div>
-                        </div>
-                    </Part>
-                )}
+                {may && <Passes page={page} count={count} />}
                 <div className="flex flex-col gap-3">
-                    {shown !== null && <Bound soak={shown} />}
+                    {count.shown !== null && <Bound soak={count.shown} />}
                     <Part title="Soaks that are kept">
                         {page.kept.length === 0 ? (
                             <p className="text-soft">None yet. A cure is believed after the same test has passed for long enough.</p>
@@ -244,6 +154,97 @@ function SoakSheet({ page }: { page: Schemas['SoakPage'] }) {
             </div>
             <Cautions words={page.cautions} />
         </Page>
+    );
+}
+
+function Passes({ page, count }: { page: Schemas['SoakPage']; count: ReturnType<typeof useCount> }) {
+    const { map, setMap, port, setPort, typed, set, at, condition, setCondition, faults, problem, live, there } = count;
+    return (
+        <Part title="Passes">
+            <div className="flex flex-col gap-3">
+                {page.ports.length > 0 && page.maps.length > 0 && (
+                    <div className="flex flex-wrap items-center gap-3">
+                        {page.maps.length > 1 && (
+                            <select aria-label="Memory" className="w-auto" value={map} onChange={(event) => setMap(event.target.value)}>
+                                {page.maps.map((it) => (
+                                    <option key={it.key} value={it.key}>
+                                        {it.name}
+                                    </option>
+                                ))}
+                            </select>
+                        )}
+                        <TesterChoice ports={page.ports} chosen={port} onChoose={setPort} />
+                        <Button look="main" onClick={count.listen}>
+                            {live?.active === true ? 'Stop' : 'Count live'} <kbd>m</kbd>
+                        </Button>
+                    </div>
+                )}
+                {live !== undefined && (
+                    <div role={live.active ? 'note' : 'status'} aria-label="Counted" className="grid grid-cols-2 gap-3">
+                        <Big says="passes" value={live.passes} />
+                        <Big says="with errors" value={live.failed_passes} bad={live.failed_passes > 0} />
+                        <p className="col-span-2">
+                            {live.words}
+                            {live.why !== null && `: ${live.why}`}
+                            {live.located.suspects[0] !== undefined && (
+                                <span className="font-bold text-out">. Errors point at {live.located.suspects[0].called}</span>
+                            )}
+                        </p>
+                        {!live.active && (
+                            <p className="col-span-2">
+                                <Button onClick={count.forget}>Throw the count away</Button>
+                            </p>
+                        )}
+                    </div>
+                )}
+                {live === undefined && (
+                    <div className="grid gap-3 sm:grid-cols-3">
+                        <Field label="Passes" inputMode="numeric" value={typed.passes} error={at('passes')} onChange={set('passes')} />
+                        <Field
+                            label="Of them with errors"
+                            inputMode="numeric"
+                            value={typed.errors}
+                            error={at('errors')}
+                            onChange={set('errors')}
+                        />
+                        <Field
+                            label="Seconds a pass"
+                            inputMode="decimal"
+                            value={typed.seconds}
+                            error={at('seconds_per_pass')}
+                            onChange={set('seconds')}
+                        />
+                    </div>
+                )}
+                <div className="grid gap-3 sm:grid-cols-3">
+                    <Field
+                        label="Wished bound, %"
+                        inputMode="decimal"
+                        value={typed.target}
+                        error={at('target_rate')}
+                        onChange={set('target')}
+                    />
+                    <Field
+                        label="Confidence, %"
+                        inputMode="decimal"
+                        value={typed.confidence}
+                        error={at('confidence')}
+                        onChange={set('confidence')}
+                    />
+                </div>
+                <ConditionFields condition={condition} onChange={setCondition} faults={faults} />
+                {problem !== null && (
+                    <Notice tone="bad" live>
+                        {problem}
+                    </Notice>
+                )}
+                <div>
+                    <Button look="main" disabled={live?.active === true || !there} onClick={count.keep}>
+                        Keep this soak <kbd>k</kbd>
+                    </Button>
+                </div>
+            </div>
+        </Part>
     );
 }
 

@@ -206,30 +206,15 @@ function RunSheet({ page, load, setLoad }: { page: Schemas['RailRunPage']; load:
                 </>
             }
             aside={
-                <>
-                    <KeyHelp
-                        keys={[
-                            ['Space', 'read the meter at the live point'],
-                            ['digits, Enter', 'type a reading and record it'],
-                            ['Tab', 'to the ripple'],
-                            ['Backspace', 'step back; the next reading there corrects the last'],
-                            ['↑ ↓', 'choose the live point'],
-                            ['l', 'load state'],
-                            ['o', 'ohms to ground or volts'],
-                            ['m', 'meter or typed'],
-                            ['b', 'band of the live rail'],
-                            ['t', 'tones'],
-                            ['a', 'again: a new run compared with this one'],
-                            ['j', 'back to the job'],
-                        ]}
-                    />
-                    <Choice label="Load" value={load} options={loads} onChange={setLoad} />
-                    <MeterChoice meters={meters} />
-                    <Button aria-pressed={tones} onClick={letters.t}>
-                        Tones {tones ? 'on' : 'off'}
-                    </Button>
-                    {may && <Button onClick={repeat}>Again</Button>}
-                </>
+                <Settings
+                    load={load}
+                    loads={loads}
+                    setLoad={setLoad}
+                    meters={meters}
+                    tones={tones}
+                    onTones={letters.t}
+                    onAgain={may ? repeat : null}
+                />
             }
         >
             <PowerOn page={page} />
@@ -263,5 +248,51 @@ function RunSheet({ page, load, setLoad }: { page: Schemas['RailRunPage']; load:
             </ProbeRun>
             {band && <BandDialog job={page.job_id} step={step} onClose={() => setBand(false)} />}
         </Page>
+    );
+}
+
+/** What holds for the whole run, and the keys. */
+function Settings({
+    load,
+    loads,
+    setLoad,
+    meters,
+    tones,
+    onTones,
+    onAgain,
+}: {
+    load: Load;
+    loads: { value: Load; words: string }[];
+    setLoad: (load: Load) => void;
+    meters: ReturnType<typeof useMeters>;
+    tones: boolean;
+    onTones: () => void;
+    onAgain: (() => void) | null;
+}) {
+    return (
+        <>
+            <KeyHelp
+                keys={[
+                    ['Space', 'read the meter at the live point'],
+                    ['digits, Enter', 'type a reading and record it'],
+                    ['Tab', 'to the ripple'],
+                    ['Backspace', 'step back; the next reading there corrects the last'],
+                    ['↑ ↓', 'choose the live point'],
+                    ['l', 'load state'],
+                    ['o', 'ohms to ground or volts'],
+                    ['m', 'meter or typed'],
+                    ['b', 'band of the live rail'],
+                    ['t', 'tones'],
+                    ['a', 'again: a new run compared with this one'],
+                    ['j', 'back to the job'],
+                ]}
+            />
+            <Choice label="Load" value={load} options={loads} onChange={setLoad} />
+            <MeterChoice meters={meters} />
+            <Button aria-pressed={tones} onClick={onTones}>
+                Tones {tones ? 'on' : 'off'}
+            </Button>
+            {onAgain !== null && <Button onClick={onAgain}>Again</Button>}
+        </>
     );
 }
