@@ -95,7 +95,8 @@ final class RoomsTest extends TestCase
     /** @return iterable<string, array{array<string, string>, array<string, list<string>>, string}> files, what is allowed, what must be said */
     public static function planted(): iterable
     {
-        $uses = static fn (string $room, string $name): string => "<?php\nnamespace Ash\\{$room};\nfinal class A { public function b(): void { {$name}::c(); } }\n";
+        $uses = static fn (string $room, string $name): string => "<?php\nnamespace Ash\\{$room};\nfinal class A { public function b(): "
+            ."void { {$name}::c(); } }\n";
         yield 'the hall knows a room' => [
             ['Logbook/A.php' => $uses('Logbook', '\Ash\Rails\B'), 'Rails/B.php' => '<?php'],
             ['Logbook' => ['Document'], 'Rails' => ['Logbook']],

@@ -31,6 +31,19 @@ abstract class TestCase extends LaravelTestCase
         return $app;
     }
 
+    /**
+     * @param \Symfony\Component\HttpFoundation\Response $response
+     * @param \Illuminate\Http\Request                   $request
+     *
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    protected function createTestResponse($response, $request): TestResponse
+    {
+        Described::here()->check($request, $response);
+
+        return parent::createTestResponse($response, $request);
+    }
+
     protected static function person(Role $role = Role::Technician): Person
     {
         return Person::query()->where('email', "{$role->value}@test.example")->first()

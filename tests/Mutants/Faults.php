@@ -27,7 +27,8 @@ final class Faults extends NodeVisitorAbstract
         BinaryOp\Div::class => '*',
     ];
     private const OTHER = [
-        'min' => 'max', 'max' => 'min', 'floor' => 'ceil', 'ceil' => 'floor', 'above' => 'atLeast', 'atLeast' => 'above', 'below' => 'atMost', 'atMost' => 'below',
+        'min' => 'max', 'max' => 'min', 'floor' => 'ceil', 'ceil' => 'floor', 'above' => 'atLeast', 'atLeast' => 'above', 'below' => 'atMost',
+        'atMost' => 'below',
         'positive' => 'notNegative',
     ];
 
@@ -111,7 +112,15 @@ final class Faults extends NodeVisitorAbstract
     private function put(Node $node, string $new, string $says): void
     {
         $from = $node->getStartFilePos();
-        $this->found[] = new Fault($this->file, $node->getStartLine(), $from, $node->getEndFilePos() + 1, $new, $says, $this->text($node));
+        $this->found[] = new Fault(
+            file: $this->file,
+            line: $node->getStartLine(),
+            from: $from,
+            to: $node->getEndFilePos() + 1,
+            new: $new,
+            says: $says,
+            old: $this->text($node),
+        );
     }
 
     private function text(Node $node): string

@@ -51,9 +51,16 @@ foreach ($faults as $fault) {
 
 $reached = [];
 if ($floor === 'app') {
-    $all = new Process(['php', '-d', 'memory_limit=1G', 'vendor/bin/phpunit', '--bootstrap', "{$scratch}/boot.php", '--testsuite', 'http', '--no-progress'], null, [
-        'ASH_REACHED' => "{$scratch}/reached", 'ASH_REACHED_OF' => implode("\n", array_unique(array_map(static fn (Fault $it): string => $it->file, $picked))),
-    ], null, null);
+    $all = new Process(
+        ['php', '-d', 'memory_limit=1G', 'vendor/bin/phpunit', '--bootstrap', "{$scratch}/boot.php", '--testsuite', 'http', '--no-progress'],
+        null,
+        [
+            'ASH_REACHED' => "{$scratch}/reached",
+            'ASH_REACHED_OF' => implode("\n", array_unique(array_map(static fn (Fault $it): string => $it->file, $picked))),
+        ],
+        null,
+        null,
+    );
     $all->run();
     foreach (file("{$scratch}/reached", FILE_IGNORE_NEW_LINES) ?: [] as $line) {
         [$file, $test] = explode(' ', $line, 2);
@@ -65,7 +72,10 @@ if ($floor === 'app') {
 $runs = static function (Fault $fault) use ($floor, $source, $reached): array {
     $room = explode('/', substr($fault->file, strlen($source) + 1))[0];
     if ($floor === 'core') {
-        return [...array_map(static fn (string $it): array => [$it], array_filter(["core/tests/{$room}", 'core/tests/Recorded'], is_dir(...))), ['--testsuite', 'core']];
+        return [
+            ...array_map(static fn (string $it): array => [$it], array_filter(["core/tests/{$room}", 'core/tests/Recorded'], is_dir(...))),
+            ['--testsuite', 'core'],
+        ];
     }
     $tests = array_keys($reached[$fault->file] ?? []);
 
@@ -75,7 +85,18 @@ $noticed = static function (Fault $fault, int $number) use ($scratch, $class, $r
     file_put_contents("{$scratch}/{$number}.php", $fault->code());
     foreach ($runs($fault) as $what) {
         $run = new Process(
-            ['php', '-d', 'memory_limit=1G', 'vendor/bin/phpunit', '--bootstrap', "{$scratch}/boot.php", '--do-not-cache-result', '--stop-on-defect', '--no-progress', ...$what],
+            [
+                'php',
+                '-d',
+                'memory_limit=1G',
+                'vendor/bin/phpunit',
+                '--bootstrap',
+                "{$scratch}/boot.php",
+                '--do-not-cache-result',
+                '--stop-on-defect',
+                '--no-progress',
+                ...$what,
+            ],
             null,
             ['ASH_FAULTY_CLASS' => $class($fault->file), 'ASH_FAULTY_FILE' => "{$scratch}/{$number}.php"],
             null,
@@ -114,4 +135,7 @@ foreach ($workers as $pid) {
 $said = file("{$scratch}/said", FILE_IGNORE_NEW_LINES) ?: [];
 $missed = array_values(array_filter($said, static fn (string $it): bool => str_starts_with($it, 'MISSED')));
 sort($missed);
-echo implode("\n", [...$missed, sprintf('noticed %d of %d: %.1f %%', count($said) - count($missed), count($said), 100 * (1 - count($missed) / max(1, count($said))))])."\n";
+echo implode(
+    "\n",
+    [...$missed, sprintf('noticed %d of %d: %.1f %%', count($said) - count($missed), count($said), 100 * (1 - count($missed) / max(1, count($said))))],
+)."\n";

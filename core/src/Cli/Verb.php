@@ -14,7 +14,7 @@ final readonly class Verb
      * @param string                                                                $fields  every field with its unit, for --help
      * @param string                                                                $example a worked example's input
      * @param \Closure(Node, array<string, iterable<string>>): array<string, mixed> $compute
-     * @param list<string>                                                          $options names of the files it may be given as --name FILE, read line by line
+     * @param list<string>                                                          $options names of files that it takes as --name FILE, line by line
      */
     public function __construct(public string $summary, public string $fields, public string $example, private \Closure $compute, public array $options = [])
     {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Ash\Tests\Recorded;
 
 use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
+use Ash\Document\Shape;
 use Ash\Rooms;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -48,6 +50,36 @@ final class RecordedTest extends TestCase
         }
     }
 
+    public function test_entries_are_taken_or_refused_as_they_were(): void
+    {
+        $lines = file(__DIR__.'/entries.jsonl', \FILE_IGNORE_NEW_LINES) ?: [];
+        self::assertGreaterThan(1000, count($lines));
+        foreach ($lines as $line) {
+            [$given, $answered] = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
+            self::assertSame(self::plain($answered), self::plain(self::take($given)), $line);
+        }
+    }
+
+    public static function take(\stdClass $given): \stdClass
+    {
+        $hall = Rooms::hall();
+        $whole = (object) [...get_object_vars($given), 'id' => '01HZY3G0000000000000000001', 'at' => '2026-03-01T09:00:00Z'];
+        try {
+            $draft = $hall->draft(Node::parse(json_encode($whole, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)));
+        } catch (InvalidDocument $fault) {
+            return (object) ['refused' => $fault->pointer, 'says' => $fault->detail];
+        }
+        $data = json_encode((object) Shape::of($draft->data::class)->write($draft->data), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
+
+        return (object) ['taken' => (object) [
+            'kind' => $draft->kind->name,
+            'text' => $draft->text,
+            'minutes' => $draft->minutes,
+            'data' => json_decode($data, false, 64, JSON_THROW_ON_ERROR),
+            'says' => $hall->kinds->sentence($draft->kind->name, $draft->text, $draft->data),
+        ]];
+    }
+
     public static function ask(string $room, string $verb, mixed $asked): \stdClass
     {
         foreach (Rooms::all() as $it) {
@@ -69,9 +101,21 @@ final class RecordedTest extends TestCase
     {
         return match (true) {
             is_float($value), is_int($value) => sprintf('%.12g', $value),
-            $value instanceof \stdClass => ['{}' => array_map(self::plain(...), get_object_vars($value))],
+            $value instanceof \stdClass => ['{}' => self::sorted(array_map(self::plain(...), get_object_vars($value)))],
             is_array($value) => array_map(self::plain(...), $value),
             default => $value,
         };
+    }
+
+    /**
+     * @param array<string, mixed> $members
+     *
+     * @return array<string, mixed>
+     */
+    private static function sorted(array $members): array
+    {
+        ksort($members);
+
+        return $members;
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// php core/tests/Recorded/record.php: asks the documents of answers.jsonl again and writes what is answered now. Read the difference.
+// php core/tests/Recorded/record.php: asks what stands in the two files again and writes what is answered now. Read the difference.
 
 require __DIR__.'/../../../vendor/autoload.php';
 
@@ -12,5 +12,12 @@ $lines = array_map(static function (string $line): string {
     $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION;
 
     return json_encode([$room, $verb, $asked, Ash\Tests\Recorded\RecordedTest::ask($room, $verb, $asked)], $flags);
+}, file($path, \FILE_IGNORE_NEW_LINES) ?: []);
+file_put_contents($path, implode("\n", $lines)."\n");
+$path = __DIR__.'/entries.jsonl';
+$lines = array_map(static function (string $line): string {
+    [$given] = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
+
+    return json_encode([$given, Ash\Tests\Recorded\RecordedTest::take($given)], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
 }, file($path, \FILE_IGNORE_NEW_LINES) ?: []);
 file_put_contents($path, implode("\n", $lines)."\n");

@@ -40,7 +40,11 @@ final readonly class TrialRoom extends Room
     {
         return [new LeadingWord(
             ['smells'],
-            static fn (string $body, string $line): LineSaid => new LineSaid(Sniffed::KIND, $line, (object) ['of' => (string) preg_replace('/^of /', '', $body)]),
+            static fn (string $body, string $line): LineSaid => new LineSaid(
+                Sniffed::KIND,
+                $line,
+                (object) ['of' => (string) preg_replace('/^of /', '', $body)],
+            ),
             ['smells' => 'smells of fish'],
         )];
     }
