@@ -32,10 +32,19 @@ final class FaultTest extends TestCase
         $this->chrome->go("/jobs/{$this->whimbrel()}/corrosion");
         $this->chrome->see('This part of the page failed (corrosion)');
         $this->chrome->see('Sign out');
-        self::assertStringContainsString("/jobs/{$this->whimbrel()}/corrosion", (string) $this->chrome->field('To report it, copy this')->getAttribute('value'));
+        self::assertStringContainsString("/jobs/{$this->whimbrel()}/corrosion", (string) $this->chrome->find('textarea[readonly]')->getAttribute('value'));
+        $this->chrome->go("/jobs/{$this->whimbrel()}");
+        $this->chrome->see('This part of the page failed (rails)');
+        $this->chrome->see('Suspected');
         $this->block();
         $this->chrome->button('Load again')->click();
-        $this->chrome->see('Leak survey');
+        $this->chrome->seeNot('This part of the page failed');
+        $this->block('*assets/corrosion*');
+        $this->chrome->go("/jobs/{$this->whimbrel()}/corrosion");
+        $this->chrome->see('This part of the page failed (corrosion)');
+        $this->block();
+        $this->chrome->button('Load again')->click();
+        $this->chrome->see('Work list');
         // What was blocked is complained of in the console; that is read here and left.
         $this->chrome->complaints();
     }
@@ -59,7 +68,7 @@ final class FaultTest extends TestCase
             );
             foreach ([
                 "/jobs/{$this->whimbrel()}" => 'Suspected',
-                "/jobs/{$this->whimbrel()}/corrosion" => 'Leak survey',
+                "/jobs/{$this->whimbrel()}/corrosion" => 'Work list',
                 "/jobs/{$this->whimbrel()}/capacitors" => 'Capacitors',
             ] as $path => $words) {
                 $this->chrome->go($path);

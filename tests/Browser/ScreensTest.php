@@ -31,7 +31,7 @@ final class ScreensTest extends TestCase
             'Rebuild: last out is first in' => "/jobs/{$leak}/strip", 'What to fit' => '/jobs/'.$this->job('Switch does not hold').'/battery',
             'Ask who it is' => '/meters', 'Runs that are kept' => '/jobs/'.$this->job('Parity stop when the room is warm').'/memory',
             'Soaks that are kept' => '/jobs/'.$this->job('Parity stop when the room is warm').'/soak',
-            'Replace what measures bad, or the kind' => '/jobs/'.$this->job('Recap of the spare supply').'/capacitors',
+            'Replace what is bad, or the kind' => '/jobs/'.$this->job('Recap of the spare supply').'/capacitors',
             'Old and new, to scale' => '/jobs/'.$this->job('Recap of the spare supply').'/substitutes?cap=C1',
             'Originals kept from' => '/shelf', 'Coming and going' => '/shelf/'.self::one("SELECT id FROM shelf_items WHERE sku = 'AL-4700-25'"),
             'Running low' => '/shopping', 'Three across on a plain sheet' => '/labels?boards='.self::one('SELECT board_id FROM jobs WHERE id = ?', $job),

@@ -31,17 +31,12 @@ abstract class TestCase extends LaravelTestCase
         return $app;
     }
 
-    /**
-     * @param \Symfony\Component\HttpFoundation\Response $response
-     * @param \Illuminate\Http\Request                   $request
-     *
-     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
-     */
-    protected function createTestResponse($response, $request): TestResponse
+    public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
     {
-        Described::here()->check($request, $response);
+        $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        Described::here()->check($response->baseRequest ?? throw new \LogicException('nothing was asked'), $response->baseResponse);
 
-        return parent::createTestResponse($response, $request);
+        return $response;
     }
 
     protected static function person(Role $role = Role::Technician): Person
