@@ -53,6 +53,7 @@ final readonly class JobController
         requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/JobBody')),
         responses: [
             new OA\Response(response: 201, description: 'taken in', content: new OA\JsonContent(ref: JobCard::class)),
+            new OA\Response(response: 200, description: 'the same job was there already', content: new OA\JsonContent(ref: JobCard::class)),
             new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
         ],
     )]

@@ -3167,6 +3167,15 @@ export interface operations {
             };
         };
         responses: {
+            /** @description the same job was there already */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobCard"];
+                };
+            };
             /** @description taken in */
             201: {
                 headers: {
