@@ -28,7 +28,9 @@ final readonly class Hall
         }
         $this->rooms = $byName;
         $this->kinds = new Kinds(...array_merge(...array_map(static fn (Room $room): array => $room->kinds(), $rooms)));
-        $this->lines = new Lines(...array_merge(...array_map(static fn (Room $room): array => $room->lines(), $rooms)));
+        // The hall's own words come first: a newcomer is shown how to write a symptom.
+        $speakers = [...array_filter($rooms, self::isOwn(...)), ...array_filter($rooms, static fn (Room $room): bool => !self::isOwn($room))];
+        $this->lines = new Lines(...array_merge(...array_map(static fn (Room $room): array => $room->lines(), $speakers)));
         $open = array_merge(...array_map(static fn (Room $room): array => $room->openKinds(), $rooms));
         $this->openKinds = array_combine(array_map(static fn (OpenKind $it): string => $it->name, $open), $open);
         $this->sections = new Sections(...array_values(array_filter(array_map(static fn (Room $room): ?Section => $room->section(), $rooms))));
@@ -51,6 +53,11 @@ final readonly class Hall
         $at = $at->knowing($this->facts($at->profile)->and(...$at->facts->everything()));
 
         return JobSheet::of($at, array_values(array_map(static fn (Room $room): Findings => $room->findings($at), $this->rooms)));
+    }
+
+    private static function isOwn(Room $room): bool
+    {
+        return $room instanceof LogbookRoom;
     }
 
     private function facts(Profile $profile): Facts

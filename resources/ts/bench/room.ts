@@ -53,6 +53,8 @@ export interface Room {
     boardLinks?: { to: (board: string) => string; words: string }[];
     /** keys that the room's parts of a job's page listen to */
     keys?: [key: string, does: string][];
+    /** what its parts of a job's page will ask: asked at once, beside the job itself */
+    asksOfJob?: (job: string) => { queryKey: string[]; queryFn: () => Promise<unknown> }[];
     /** first keys of the queries whose answers an entry may change */
     touched: string[];
     /** loaded with the pages of the hall */

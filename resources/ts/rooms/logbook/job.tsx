@@ -1,5 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
 import { Brought, useRooms } from '../../bench/house';
@@ -21,6 +21,12 @@ import { Stages } from './stages';
 export function Job() {
     const { id = '' } = useParams();
     const job = useQuery({ queryKey: ['job', id], queryFn: () => data(api.GET('/jobs/{job}', { params: { path: { job: id } } })) });
+    const rooms = useRooms();
+    const client = useQueryClient();
+    useEffect(() => {
+        // What fails here is asked again, and said, where it is shown.
+        for (const ask of rooms.flatMap((room) => room.asksOfJob?.(id) ?? [])) client.query(ask).catch(() => undefined);
+    }, [client, rooms, id]);
     return <Loaded query={job}>{(page) => <JobSheet page={page} />}</Loaded>;
 }
 

@@ -7,21 +7,17 @@ import type { OnJob } from '../../bench/room';
 import { Button, Notice, Part } from '../../ui/controls';
 import { useKeys } from '../../ui/keys';
 import { dayAndClock } from '../../ui/when';
-
-const ofJob = (job: string) => ({
-    queryKey: ['rail-runs', job],
-    queryFn: () => data(api.GET('/jobs/{job}/rail-runs', { params: { path: { job } } })),
-});
+import { runsOf } from './asks';
 
 /** A new run, which repeats the last one of the job when there is one. */
 function useStartRun({ job, may }: OnJob) {
     const client = useQueryClient();
     const navigate = useNavigate();
-    const runs = useQuery(ofJob(job.id)).data;
+    const runs = useQuery(runsOf(job.id)).data;
     const [problem, setProblem] = useState<string | null>(null);
     const start = async () => {
         try {
-            const known = await client.query({ ...ofJob(job.id), staleTime: 'static' });
+            const known = await client.query({ ...runsOf(job.id), staleTime: 'static' });
             if (!may || !known.has_rails) return;
             const id = ulid();
             const repeats = known.runs[0]?.id;
@@ -76,7 +72,7 @@ function Problem({ says }: { says: string | null }) {
 }
 
 export function Runs({ job }: OnJob) {
-    const runs = useQuery(ofJob(job.id)).data?.runs ?? [];
+    const runs = useQuery(runsOf(job.id)).data?.runs ?? [];
     if (runs.length === 0) return null;
     return (
         <Part title="Rail runs">
