@@ -78,7 +78,7 @@ final class StripsTest extends TestCase
 
     public function test_a_chip_is_drawn_darker_from_one_ten_thirty_and_seventy_per_cent_on(): void
     {
-        $at = [0.0 => 0, '0.0099' => 0, '0.01' => 1, '0.099' => 1, '0.1' => 2, '0.29' => 2, '0.3' => 3, '0.69' => 3, '0.7' => 4, '1' => 4];
+        $at = ['0' => 0, '0.0099' => 0, '0.01' => 1, '0.099' => 1, '0.1' => 2, '0.29' => 2, '0.3' => 3, '0.69' => 3, '0.7' => 4, '1' => 4];
         foreach ($at as $probability => $level) {
             self::assertSame($level, Shading::level((float) $probability), (string) $probability);
         }
