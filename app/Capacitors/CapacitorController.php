@@ -37,7 +37,7 @@ final readonly class CapacitorController
     )]
     public function show(Job $job): JsonResponse
     {
-        return new JsonResponse(CapacitorPages::of($job)->page());
+        return new JsonResponse(CapacitorsOfJob::of($job)->page());
     }
 
     #[OA\Get(path: '/jobs/{job}/substitutes', operationId: 'showSubstitutes', tags: ['capacitors'], parameters: [
@@ -53,7 +53,7 @@ final readonly class CapacitorController
         $at = $query->optional('at_c')?->string();
         $at === null || is_numeric($at) && (float) $at > -60 && (float) $at < 200 || $query->at('at_c')->refuse('must be a temperature in degrees Celsius');
 
-        return new JsonResponse(CapacitorPages::of($job)->substitutes($query->at('cap')->string(), $at === null ? Life::BOARD_C : (float) $at));
+        return new JsonResponse(CapacitorsOfJob::of($job)->substitutes($query->at('cap')->string(), $at === null ? Life::BOARD_C : (float) $at));
     }
 
     #[OA\Post(

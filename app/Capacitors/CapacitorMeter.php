@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Capacitors;
 
-use App\Instruments\Measured;
 use App\Instruments\Meter;
+use App\Instruments\MeterReading;
 use App\Instruments\Quantity;
 use App\Instruments\Scene;
 use App\Instruments\ScpiMeter;
@@ -17,7 +17,7 @@ use Ash\Quantity\Unit;
 final readonly class CapacitorMeter
 {
     /** @param array<string, float> $read fields of a reading, in SI units */
-    private function __construct(public array $read, public ?Measured $refusal, public string $words)
+    private function __construct(public array $read, public ?MeterReading $refusal, public string $words)
     {
     }
 

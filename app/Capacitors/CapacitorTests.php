@@ -7,7 +7,7 @@ namespace App\Capacitors;
 use App\Logbook\Entry;
 use App\Logbook\Job;
 use Ash\Capacitors\CapacitorRead;
-use Ash\Capacitors\Standing;
+use Ash\Capacitors\ReadingsOfVisit;
 use Ash\Capacitors\Taken;
 use Ash\Facts\CapacitorKind;
 use Ash\Logbook\Entries\PartReplaced;
@@ -46,7 +46,7 @@ final readonly class CapacitorTests
             return;
         }
         $part = $at->original;
-        $standing = Standing::of($part, $readings[$last->job_id], $list->railV($at));
+        $standing = ReadingsOfVisit::of($part, $readings[$last->job_id], $list->railV($at));
         DB::table('capacitor_tests')->insert([
             'board_id' => $job->board_id, 'cap_key' => $cap, 'job_id' => $last->job_id, 'entry_id' => $last->id, 'kind' => $part->kind->value,
             'year' => $list->year(), 'marked_f' => $part->markedF, 'rated_v' => $part->ratedV,

@@ -85,7 +85,7 @@ final class CapacitorsRoom extends Room
             ->orderBy('number')->limit(self::ASKED)->get();
         $wants = [];
         foreach ($jobs as $job) {
-            $parts = array_map(self::wanted(...), CapacitorPages::of($job)->wanted());
+            $parts = array_map(self::wanted(...), CapacitorsOfJob::of($job)->wanted());
             $wants[$job->label()] = array_values(array_filter($parts));
         }
 

@@ -7,9 +7,9 @@ namespace App\Capacitors;
 use App\Logbook\Entry;
 use App\Logbook\Job;
 use Ash\Capacitors\CapacitorRead;
+use Ash\Capacitors\ReadingsOfVisit;
 use Ash\Capacitors\Rework;
 use Ash\Capacitors\ReworkStep;
-use Ash\Capacitors\Standing;
 use Ash\Capacitors\Taken;
 use Ash\Facts\CapacitorKind;
 use Ash\Facts\ReplacePolicy;
@@ -34,7 +34,7 @@ final class Readings
     /** @var array<string, Decision> by kind of capacitor */
     public array $chosen = [];
 
-    /** @var array<string, ?Standing> what was asked for already */
+    /** @var array<string, ?ReadingsOfVisit> what was asked for already */
     private array $standing = [];
 
     /** @var array<string, list<Taken>> since the part that sits there now was fitted */
@@ -56,12 +56,12 @@ final class Readings
     }
 
     /** What all readings of one say together; null while there is none, or nobody knows what it is. */
-    public function standing(string $key): ?Standing
+    public function standing(string $key): ?ReadingsOfVisit
     {
         if (!array_key_exists("\0{$key}", $this->standing)) {
             $it = $this->list->at($key);
             $taken = $this->since["\0{$key}"] ?? [];
-            $this->standing["\0{$key}"] = $it?->part === null || $taken === [] ? null : Standing::of($it->part, $taken, $this->list->railV($it));
+            $this->standing["\0{$key}"] = $it?->part === null || $taken === [] ? null : ReadingsOfVisit::of($it->part, $taken, $this->list->railV($it));
         }
 
         return $this->standing["\0{$key}"];

@@ -71,7 +71,7 @@ final readonly class MeterController
     {
         $answer = (new ScpiMeter($meter))->identity();
 
-        return new JsonResponse($answer instanceof Measured
+        return new JsonResponse($answer instanceof MeterReading
             ? new MeterAnswer($answer->state->value, $answer->words)
             : new MeterAnswer(MeterState::Reading->value, $answer));
     }

@@ -25,7 +25,7 @@ final readonly class ScpiMeter
     }
 
     /** *IDN? in one line of words. */
-    public function identity(): Measured|string
+    public function identity(): MeterReading|string
     {
         return $this->converse(static fn (ScpiLine $line): string => mb_substr(mb_scrub($line->ask('*IDN?')), 0, 200));
     }
@@ -36,7 +36,7 @@ final readonly class ScpiMeter
      * @param list<Quantity|string> $wanted a query of the meter's own stands for what SCPI has no instruction for
      * @param list<string>          $before commands that set the stand-in's probe; a real meter gets none
      *
-     * @return list<Measured> one for each quantity
+     * @return list<MeterReading> one for each quantity
      */
     public function measure(array $wanted, array $before = []): array
     {
@@ -53,27 +53,27 @@ final readonly class ScpiMeter
             return '';
         });
         while (count($answers) < count($wanted)) {
-            $answers[] = $lost instanceof Measured ? $lost : Measured::none(MeterState::Dropped);
+            $answers[] = $lost instanceof MeterReading ? $lost : MeterReading::none(MeterState::Dropped);
         }
 
         return $answers;
     }
 
-    private static function one(ScpiLine $line, Quantity|string $quantity): Measured
+    private static function one(ScpiLine $line, Quantity|string $quantity): MeterReading
     {
         $answer = $line->ask($quantity instanceof Quantity ? $quantity->value : $quantity);
         $number = preg_match(self::NUMBER, $answer) === 1 ? (float) $answer : null;
         if ($number !== null && abs($number) < self::INFINITY * (1 - 1e-9)) {
             $error = $line->ask('SYST:ERR?');
 
-            return self::code($error) === 0 ? Measured::value($number) : self::error($error);
+            return self::code($error) === 0 ? MeterReading::value($number) : self::error($error);
         }
         if ($number !== null && abs($number) < (self::INFINITY + self::NOT_A_NUMBER) / 2) {
-            return Measured::none(MeterState::Overload);
+            return MeterReading::none(MeterState::Overload);
         }
         $error = $line->ask('SYST:ERR?');
 
-        return self::code($error) === 0 ? Measured::none(MeterState::WrongAnswer, mb_substr(mb_scrub($answer), 0, 40)) : self::error($error);
+        return self::code($error) === 0 ? MeterReading::none(MeterState::WrongAnswer, mb_substr(mb_scrub($answer), 0, 40)) : self::error($error);
     }
 
     /** The number before the comma of `-213,"Init ignored"`; null when there is none. */
@@ -82,11 +82,11 @@ final readonly class ScpiMeter
         return preg_match('/^([+-]?\d+)\s*(,|$)/', $error, $m) === 1 ? (int) $m[1] : null;
     }
 
-    private static function error(string $error): Measured
+    private static function error(string $error): MeterReading
     {
         $said = mb_substr(mb_scrub($error), 0, 80);
 
-        return in_array(self::code($error), self::BUSY, true) ? Measured::none(MeterState::Busy, $said) : Measured::none(MeterState::DeviceError, $said);
+        return in_array(self::code($error), self::BUSY, true) ? MeterReading::none(MeterState::Busy, $said) : MeterReading::none(MeterState::DeviceError, $said);
     }
 
     /**
@@ -94,7 +94,7 @@ final readonly class ScpiMeter
      *
      * @param \Closure(ScpiLine): string $talk
      */
-    private function converse(\Closure $talk): Measured|string
+    private function converse(\Closure $talk): MeterReading|string
     {
         /** @var array{connect_timeout: float, answer_timeout: float, busy_timeout: float} $times */
         $times = config('instruments');
@@ -113,9 +113,9 @@ final readonly class ScpiMeter
                 }
             });
         } catch (MeterLost $lost) {
-            return Measured::none($lost->state);
+            return MeterReading::none($lost->state);
         } catch (LockTimeoutException) {
-            return Measured::none(MeterState::Busy, 'another reading is being taken');
+            return MeterReading::none(MeterState::Busy, 'another reading is being taken');
         }
     }
 }

@@ -29,7 +29,7 @@ final readonly class MemoryController
             ? $query->at($name)->string()
             : null;
 
-        return new JsonResponse(MemoryPages::of($job, $word('map'), $word('run'), $word('against')));
+        return new JsonResponse(MemoryOfJob::of($job, $word('map'), $word('run'), $word('against')));
     }
 
     #[OA\Post(
@@ -150,6 +150,6 @@ final readonly class MemoryController
     )]
     public function soak(Job $job): JsonResponse
     {
-        return new JsonResponse(MemoryPages::soak($job));
+        return new JsonResponse(MemoryOfJob::soak($job));
     }
 }

@@ -181,7 +181,7 @@ final readonly class TablesController
     {
         $it = Body::as($request, SoakAsked::class);
 
-        return new JsonResponse(MemoryPages::bound($it->passes, $it->errors, $it->confidence, $it->targetRate, $it->secondsPerPass));
+        return new JsonResponse(MemoryOfJob::bound($it->passes, $it->errors, $it->confidence, $it->targetRate, $it->secondsPerPass));
     }
 
     #[OA\Post(

@@ -72,7 +72,7 @@ final readonly class RunController
             throw Conflict::at('/id', 'a run of another job has this id');
         }
 
-        return new JsonResponse(RunPages::of($run, Load::Working), $run->wasRecentlyCreated ? 201 : 200);
+        return new JsonResponse(RunAsShown::of($run, Load::Working), $run->wasRecentlyCreated ? 201 : 200);
     }
 
     #[OA\Get(
@@ -111,7 +111,7 @@ final readonly class RunController
     {
         $load = Node::of((object) $request->query->all())->only('load')->optional('load')?->enum(Load::class) ?? Load::Working;
 
-        return new JsonResponse(RunPages::of($run, $load));
+        return new JsonResponse(RunAsShown::of($run, $load));
     }
 
     #[OA\Post(
@@ -179,6 +179,6 @@ final readonly class RunController
 
     private static function taken(string $state, string $words, Run $run, Load $load): JsonResponse
     {
-        return new JsonResponse(new TakenCard($state, $words, RunPages::of($run, $load)));
+        return new JsonResponse(new TakenCard($state, $words, RunAsShown::of($run, $load)));
     }
 }

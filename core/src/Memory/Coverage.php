@@ -23,7 +23,7 @@ final readonly class Coverage
         return $rows;
     }
 
-    /** @return iterable<Fault> */
+    /** @return iterable<CellFault> */
     private static function faults(string $class, int $words): iterable
     {
         for ($cell = 0; $cell < $words; ++$cell) {
@@ -33,7 +33,7 @@ final readonly class Coverage
                 'af' => [['af_none', 0], ['af_none', 1]],
                 default => [],
             } as [$type, $value]) {
-                yield new Fault($type, $cell, value: $value);
+                yield new CellFault($type, $cell, value: $value);
             }
             for ($aggressor = 0; $aggressor < $words; ++$aggressor) {
                 if ($aggressor !== $cell) {
@@ -43,17 +43,17 @@ final readonly class Coverage
         }
     }
 
-    /** @return iterable<Fault> */
+    /** @return iterable<CellFault> */
     private static function coupled(string $class, int $cell, int $aggressor): iterable
     {
         if ($class === 'af') {
-            yield new Fault('af_shared', $cell, $aggressor);
-            yield new Fault('af_multi', $cell, $aggressor, null, 'and');
-            yield new Fault('af_multi', $cell, $aggressor, null, 'or');
+            yield new CellFault('af_shared', $cell, $aggressor);
+            yield new CellFault('af_multi', $cell, $aggressor, null, 'and');
+            yield new CellFault('af_multi', $cell, $aggressor, null, 'or');
         }
         foreach (in_array($class, ['cfin', 'cfid', 'cfst'], true) ? [0, 1] : [] as $when) {
             foreach ($class === 'cfin' ? [null] : [0, 1] as $value) {
-                yield new Fault($class, $cell, $aggressor, $when, $value);
+                yield new CellFault($class, $cell, $aggressor, $when, $value);
             }
         }
     }

@@ -42,7 +42,7 @@ final readonly class Located
         $bit = static fn (int $bit): int|string => $bit === Bank::P ? BitName::PARITY : $bit;
 
         return new self(
-            suspects: array_map(static fn (Suspect $it, int $i): LocatedSuspect => new LocatedSuspect(
+            suspects: array_map(static fn (Hypothesis $it, int $i): LocatedSuspect => new LocatedSuspect(
                 rank: $i + 1,
                 kind: $it->kind,
                 ref: $it->ref,

@@ -120,7 +120,7 @@ final class Locator
         $this->fall($bank, array_map(static fn (int $bit): int => $bank * self::WIDTH + $bit, $bits), 1, null);
     }
 
-    /** @return list<Suspect> above 0.01, best first; none when no pair is seen */
+    /** @return list<Hypothesis> above 0.01, best first; none when no pair is seen */
     public function suspects(): array
     {
         $this->settle();
@@ -129,12 +129,12 @@ final class Locator
         }
         $pairs = $this->considered();
         $hypotheses = $this->hypotheses();
-        $certain = array_filter($hypotheses, static fn (Suspect $it): bool => $it->certain) !== [];
+        $certain = array_filter($hypotheses, static fn (Hypothesis $it): bool => $it->certain) !== [];
         $base = 0.0;
         foreach ($pairs as $pair => $_) {
             $base += log(isset($this->seen[$pair]) ? 0.001 : 0.999);
         }
-        $weights = array_map(function (Suspect $it) use ($pairs, $base, $certain): float {
+        $weights = array_map(function (Hypothesis $it) use ($pairs, $base, $certain): float {
             $weight = log($it->prior) + $base + ($certain && !$it->certain ? log(self::IMITATED) : 0.0);
             foreach ($it->pairs as $pair) {
                 if (isset($pairs[$pair])) {
@@ -146,13 +146,13 @@ final class Locator
         }, $hypotheses);
         $top = max([-INF, ...$weights]);
         $sum = array_sum(array_map(static fn (float $weight): float => exp($weight - $top), $weights));
-        $posterior = array_map(static fn (Suspect $it, float $weight): Suspect => $it->with(exp($weight - $top) / $sum), $hypotheses, $weights);
+        $posterior = array_map(static fn (Hypothesis $it, float $weight): Hypothesis => $it->with(exp($weight - $top) / $sum), $hypotheses, $weights);
 
-        return self::ranked(array_values(array_filter($posterior, static fn (Suspect $it): bool => $it->probability > self::REPORTED)));
+        return self::ranked(array_values(array_filter($posterior, static fn (Hypothesis $it): bool => $it->probability > self::REPORTED)));
     }
 
     /** How many errors have all their pairs among these; an error without a pair is never among them. */
-    public function explained(Suspect $suspect): int
+    public function explained(Hypothesis $suspect): int
     {
         $first = $suspect->pairs[0];
 
@@ -247,7 +247,7 @@ final class Locator
         return $pairs;
     }
 
-    /** @return list<Suspect> in the order of the handbook's table */
+    /** @return list<Hypothesis> in the order of the handbook's table */
     private function hypotheses(): array
     {
         $chips = $parts = $lines = $banks = $all = $several = [];
@@ -258,7 +258,7 @@ final class Locator
             $whole = [];
             foreach ($bank->chips as $chip) {
                 $pairs = array_map(static fn (int $bit): int => $b * self::WIDTH + $bit, $chip->bits);
-                $chips[] = $it = new Suspect(
+                $chips[] = $it = new Hypothesis(
                     kind: SuspectKind::Chip,
                     prior: 10,
                     pairs: $pairs,
@@ -268,7 +268,7 @@ final class Locator
                     bits: $chip->bits,
                 );
                 foreach (count($pairs) > 1 ? $chip->bits : [] as $i => $bit) {
-                    $parts[] = new Suspect(
+                    $parts[] = new Hypothesis(
                         kind: SuspectKind::ChipPart,
                         prior: 3,
                         pairs: [$pairs[$i]],
@@ -286,7 +286,7 @@ final class Locator
                     $several[] = $it;
                 }
             }
-            $banks[] = new Suspect(SuspectKind::Bank, 3, $whole, null, [], $bank->name);
+            $banks[] = new Hypothesis(SuspectKind::Bank, 3, $whole, null, [], $bank->name);
             $all = [...$all, ...$whole];
         }
         ksort($lines);
@@ -295,7 +295,7 @@ final class Locator
         return [
             ...$chips, ...$parts,
             ...array_map(
-                static fn (int $bit, array $pairs): Suspect => new Suspect(
+                static fn (int $bit, array $pairs): Hypothesis => new Hypothesis(
                     kind: SuspectKind::DataLine,
                     prior: 2,
                     pairs: $pairs,
@@ -308,9 +308,9 @@ final class Locator
                 $lines,
             ),
             ...$banks,
-            new Suspect(SuspectKind::Everything, 2, $all),
+            new Hypothesis(SuspectKind::Everything, 2, $all),
             ...array_map(
-                fn (AddressLine $line): Suspect => new Suspect(
+                fn (AddressLine $line): Hypothesis => new Hypothesis(
                     kind: SuspectKind::AddressLine,
                     prior: 2,
                     pairs: array_keys($this->seen),
@@ -325,12 +325,12 @@ final class Locator
             ),
             ...($n >= 2 && $n <= 8
                 ? [
-                    new Suspect(
+                    new Hypothesis(
                         SuspectKind::SeveralChips,
                         10 * 0.01 ** ($n - 1),
-                        array_merge(...array_map(static fn (Suspect $it): array => $it->pairs, $several)),
+                        array_merge(...array_map(static fn (Hypothesis $it): array => $it->pairs, $several)),
                         null,
-                        array_merge(...array_map(static fn (Suspect $it): array => $it->refs, $several)),
+                        array_merge(...array_map(static fn (Hypothesis $it): array => $it->refs, $several)),
                     ),
                 ]
                 : []),
@@ -340,15 +340,15 @@ final class Locator
     /**
      * Best first; what differs by less than 1e-9 keeps the table's order.
      *
-     * @param list<Suspect> $suspects
+     * @param list<Hypothesis> $suspects
      *
-     * @return list<Suspect>
+     * @return list<Hypothesis>
      */
     private static function ranked(array $suspects): array
     {
         $ranked = [];
         while ($suspects !== []) {
-            $best = max(array_map(static fn (Suspect $it): float => $it->probability, $suspects));
+            $best = max(array_map(static fn (Hypothesis $it): float => $it->probability, $suspects));
             foreach ($suspects as $i => $it) {
                 if ($it->probability >= $best - 1e-9) {
                     $ranked[] = $it;

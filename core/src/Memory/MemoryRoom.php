@@ -142,7 +142,7 @@ final readonly class MemoryRoom extends Room
         $words = $node->at('words')->integer(1, self::MOST_WORDS);
         $faults = $cells = [];
         foreach ($node->at('faults')->items() as $it) {
-            $fault = Fault::read($it, $words);
+            $fault = CellFault::read($it, $words);
             isset($cells[$fault->cell]) && $it->at('cell')->refuse('has a fault already');
             $cells[$fault->cell] = true;
             $faults[] = $fault;

@@ -15,16 +15,16 @@ final class Simulator
     /** @var array<int, int> by cell */
     private array $state = [];
 
-    /** @var array<int, Fault> by the cell that has it */
+    /** @var array<int, CellFault> by the cell that has it */
     private array $faults = [];
 
-    /** @var array<int, list<Fault>> couplings by transition, by their aggressor */
+    /** @var array<int, list<CellFault>> couplings by transition, by their aggressor */
     private array $coupled = [];
 
-    /** @var list<Fault> couplings by state */
+    /** @var list<CellFault> couplings by state */
     private array $held = [];
 
-    /** @param list<Fault> $faults at most one a cell */
+    /** @param list<CellFault> $faults at most one a cell */
     public function __construct(private readonly MarchTest $test, array $faults)
     {
         foreach ($faults as $fault) {

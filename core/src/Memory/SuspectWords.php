@@ -13,7 +13,7 @@ final readonly class SuspectWords
     {
     }
 
-    public function text(Suspect $it): string
+    public function text(Hypothesis $it): string
     {
         $bits = self::bits($it->bits);
 
@@ -32,7 +32,7 @@ final readonly class SuspectWords
         };
     }
 
-    public function action(Suspect $it): string
+    public function action(Hypothesis $it): string
     {
         return match ($it->kind) {
             SuspectKind::Chip,
@@ -56,7 +56,7 @@ final readonly class SuspectWords
     }
 
     /** One cell, one row, one column, one half, or everywhere. */
-    private function where(Suspect $it): string
+    private function where(Hypothesis $it): string
     {
         $and = $or = null;
         foreach ($it->pairs as $pair) {
@@ -86,7 +86,7 @@ final readonly class SuspectWords
         };
     }
 
-    private function unfitted(Suspect $it): string
+    private function unfitted(Hypothesis $it): string
     {
         $value = $this->locator->constant[$this->map->byName["\0{$it->bank}"]] ?? false;
 
@@ -105,7 +105,7 @@ final readonly class SuspectWords
     }
 
     /**
-     * @param list<Suspect> $suspects
+     * @param list<Hypothesis> $suspects
      *
      * @return list<string>
      */
@@ -139,7 +139,7 @@ final readonly class SuspectWords
     }
 
     /** The suspect in two or three words. */
-    public function called(Suspect $it): string
+    public function called(Hypothesis $it): string
     {
         return match ($it->kind) {
             SuspectKind::Chip, SuspectKind::ChipPart => "{$this->chip()} {$it->ref}".($it->kind === SuspectKind::ChipPart ? ', '.self::bits($it->bits) : ''),
@@ -154,7 +154,7 @@ final readonly class SuspectWords
     }
 
     /** The test that tells two suspects apart. */
-    public function settledBy(Suspect $one, Suspect $other): string
+    public function settledBy(Hypothesis $one, Hypothesis $other): string
     {
         $kinds = [$one->kind, $other->kind];
         $has = static fn (SuspectKind ...$of): bool => array_filter($kinds, static fn (SuspectKind $kind): bool => in_array($kind, $of, true)) !== [];
@@ -181,7 +181,7 @@ final readonly class SuspectWords
     }
 
     /** What speaks against a suspect: what it predicts and nobody saw, and what was seen and it does not predict. */
-    public function against(Suspect $it): string
+    public function against(Hypothesis $it): string
     {
         $unseen = array_values(array_filter($it->pairs, fn (int $pair): bool => !isset($this->locator->seen[$pair])));
         $beside = array_values(array_diff(array_keys($this->locator->seen), $it->pairs));

@@ -7,5 +7,5 @@ namespace Ash\Rails;
 /** One rule of the trade: when its trigger holds in the readings that count, it names a cause. */
 interface CauseRule
 {
-    public function cause(Standing $standing): ?Cause;
+    public function cause(RailsStanding $standing): ?Cause;
 }

@@ -15,7 +15,7 @@ final readonly class Judgement
      * @param list<string>        $powerOnReasons
      */
     private function __construct(
-        public Standing $standing,
+        public RailsStanding $standing,
         public array $verdicts,
         public array $causes,
         public PowerOn $powerOn,
@@ -33,7 +33,7 @@ final readonly class Judgement
             static fn (Reading $reading): JudgedReading => JudgedReading::judge($rails["\0{$reading->rail}"], $reading, $reading->meter ?? $meter),
             $readings,
         );
-        $standing = Standing::of($rails, $verdicts);
+        $standing = RailsStanding::of($rails, $verdicts);
         $causes = array_values(array_filter(array_map(
             static fn (CauseRule $rule): ?Cause => $rule->cause($standing),
             self::rules(),

@@ -13,7 +13,7 @@ use Ash\Quantity\Unit;
 final readonly class PowerOnAdvice
 {
     /** @return array{PowerOn, list<string>} */
-    public static function of(Standing $standing): array
+    public static function of(RailsStanding $standing): array
     {
         $stops = $holds = [];
         foreach ($standing->rails as $rail) {
@@ -29,7 +29,7 @@ final readonly class PowerOnAdvice
     }
 
     /** @return list<string> */
-    private static function damage(Standing $standing, Rail $rail): array
+    private static function damage(RailsStanding $standing, Rail $rail): array
     {
         $reasons = [];
         foreach ($standing->volts($rail) as $judged) {
@@ -52,7 +52,7 @@ final readonly class PowerOnAdvice
     }
 
     /** @return list<string> */
-    private static function bias(Standing $standing, Rail $rail): array
+    private static function bias(RailsStanding $standing, Rail $rail): array
     {
         $state = $standing->state($rail);
         if ($rail->protects === [] || ($state?->good() ?? false)) {
@@ -66,7 +66,7 @@ final readonly class PowerOnAdvice
     }
 
     /** @return list<string> */
-    private static function doubts(Standing $standing, Rail $rail): array
+    private static function doubts(RailsStanding $standing, Rail $rail): array
     {
         $reasons = [];
         $state = $standing->state($rail);

@@ -11,7 +11,7 @@ use Ash\Capacitors\Look;
 use Ash\Capacitors\Measured;
 use Ash\Capacitors\Part;
 use Ash\Capacitors\PartVerdict;
-use Ash\Capacitors\Standing;
+use Ash\Capacitors\ReadingsOfVisit;
 use Ash\Capacitors\Taken;
 use Ash\Document\Node;
 use Ash\Facts\CapacitorKind;
@@ -39,12 +39,12 @@ final class StandingTest extends TestCase
         return new Taken(new Measured($farad, $ohm, $tan, $hertz, $leak), $inCircuit, $looks);
     }
 
-    private static function stands(Taken ...$readings): Standing
+    private static function stands(Taken ...$readings): ReadingsOfVisit
     {
         $readings = array_values($readings);
         self::assertNotSame([], $readings);
 
-        return Standing::of(self::part(), $readings, 12.0);
+        return ReadingsOfVisit::of(self::part(), $readings, 12.0);
     }
 
     public function test_a_good_capacitance_does_not_take_back_a_bad_esr(): void
@@ -119,7 +119,7 @@ final class StandingTest extends TestCase
             );
             $railV = [null, 12.0, 30.0][mt_rand(0, 2)];
             $alone = Judged::of(self::part(), $reading->measured, $reading->inCircuit, $reading->looks, $railV);
-            $stands = Standing::of(self::part(), [$reading], $railV);
+            $stands = ReadingsOfVisit::of(self::part(), [$reading], $railV);
             self::assertSame([$alone->verdict, $alone->proven], [$stands->verdict, $stands->proven]);
             self::assertEqualsCanonicalizing($alone->reasons, $stands->reasons);
         }

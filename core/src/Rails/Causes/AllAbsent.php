@@ -11,12 +11,12 @@ use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\JudgedReading;
 use Ash\Rails\Rail;
-use Ash\Rails\Standing;
+use Ash\Rails\RailsStanding;
 
 /** Two measured rails or more, every latest reading below 10 % of nominal. */
 final readonly class AllAbsent implements CauseRule
 {
-    public function cause(Standing $standing): ?Cause
+    public function cause(RailsStanding $standing): ?Cause
     {
         return self::holds($standing)
             ? Cause::from(CauseCode::AllAbsent, array_map(
@@ -29,7 +29,7 @@ final readonly class AllAbsent implements CauseRule
             : null;
     }
 
-    public static function holds(Standing $standing): bool
+    public static function holds(RailsStanding $standing): bool
     {
         $rails = [];
         foreach ($standing->volts() as $judged) {

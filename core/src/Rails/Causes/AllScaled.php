@@ -9,12 +9,12 @@ use Ash\Quantity\Notation;
 use Ash\Rails\Cause;
 use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
-use Ash\Rails\Standing;
+use Ash\Rails\RailsStanding;
 
 /** Three rails or more, all off by the same share: highest minus lowest ratio at most 0.015, mean outside 0.97 to 1.03. */
 final readonly class AllScaled implements CauseRule
 {
-    public function cause(Standing $standing): ?Cause
+    public function cause(RailsStanding $standing): ?Cause
     {
         $ratios = $evidence = [];
         foreach ($standing->rails as $name => $rail) {

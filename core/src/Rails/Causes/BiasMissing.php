@@ -7,12 +7,12 @@ namespace Ash\Rails\Causes;
 use Ash\Rails\Cause;
 use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
-use Ash\Rails\Standing;
+use Ash\Rails\RailsStanding;
 
 /** A rail that protects others is unmeasured, or its state is out or out_close. */
 final readonly class BiasMissing implements CauseRule
 {
-    public function cause(Standing $standing): ?Cause
+    public function cause(RailsStanding $standing): ?Cause
     {
         $evidence = [];
         foreach ($standing->rails as $name => $rail) {

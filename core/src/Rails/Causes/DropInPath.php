@@ -12,7 +12,7 @@ use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\JudgedReading;
 use Ash\Rails\Rail;
-use Ash\Rails\Standing;
+use Ash\Rails\RailsStanding;
 
 /**
  * Same load, good at an earlier point and weaker at a later one by more than the larger of 50 mV and 1 % of
@@ -20,7 +20,7 @@ use Ash\Rails\Standing;
  */
 final readonly class DropInPath implements CauseRule
 {
-    public function cause(Standing $standing): ?Cause
+    public function cause(RailsStanding $standing): ?Cause
     {
         $evidence = [];
         $figures = [];

@@ -10,12 +10,12 @@ use Ash\Rails\Cause;
 use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\JudgedReading;
-use Ash\Rails\Standing;
+use Ash\Rails\RailsStanding;
 
 /** Exactly one rail is weak, with ripple out on the same reading, among those that make its state. */
 final readonly class LowWithRipple implements CauseRule
 {
-    public function cause(Standing $standing): ?Cause
+    public function cause(RailsStanding $standing): ?Cause
     {
         $weak = [];
         foreach ($standing->rails as $name => $rail) {

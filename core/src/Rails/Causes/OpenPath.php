@@ -9,12 +9,12 @@ use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
 use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
-use Ash\Rails\Standing;
+use Ash\Rails\RailsStanding;
 
 /** Same load, good at one point, below 10 % at a later one. */
 final readonly class OpenPath implements CauseRule
 {
-    public function cause(Standing $standing): ?Cause
+    public function cause(RailsStanding $standing): ?Cause
     {
         $evidence = [];
         foreach ($standing->rails as $name => $rail) {

@@ -9,12 +9,12 @@ use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
 use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
-use Ash\Rails\Standing;
+use Ash\Rails\RailsStanding;
 
 /** Beyond the high magnitude limit by more than the guard band. */
 final readonly class OverVoltage implements CauseRule
 {
-    public function cause(Standing $standing): ?Cause
+    public function cause(RailsStanding $standing): ?Cause
     {
         $evidence = [];
         $loaded = false;

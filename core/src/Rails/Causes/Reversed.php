@@ -9,12 +9,12 @@ use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
 use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
-use Ash\Rails\Standing;
+use Ash\Rails\RailsStanding;
 
 /** volts/nominal < -0.1. Such a reading gives this cause and no other. */
 final readonly class Reversed implements CauseRule
 {
-    public function cause(Standing $standing): ?Cause
+    public function cause(RailsStanding $standing): ?Cause
     {
         $evidence = [];
         foreach ($standing->rails as $name => $rail) {

@@ -8,12 +8,12 @@ use Ash\Quantity\Notation;
 use Ash\Rails\Cause;
 use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
-use Ash\Rails\Standing;
+use Ash\Rails\RailsStanding;
 
 /** Ripple out on a reading whose voltage is good: the filter is going, the regulator still covers for it. */
 final readonly class RippleHigh implements CauseRule
 {
-    public function cause(Standing $standing): ?Cause
+    public function cause(RailsStanding $standing): ?Cause
     {
         $evidence = [];
         foreach ($standing->rails as $name => $rail) {

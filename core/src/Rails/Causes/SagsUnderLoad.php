@@ -9,12 +9,12 @@ use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
 use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
-use Ash\Rails\Standing;
+use Ash\Rails\RailsStanding;
 
 /** The same rail at the same point is good at a lower load and weak at a higher one. */
 final readonly class SagsUnderLoad implements CauseRule
 {
-    public function cause(Standing $standing): ?Cause
+    public function cause(RailsStanding $standing): ?Cause
     {
         $evidence = [];
         foreach ($standing->rails as $name => $rail) {

@@ -9,12 +9,12 @@ use Ash\Quantity\Unit;
 use Ash\Rails\Cause;
 use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
-use Ash\Rails\Standing;
+use Ash\Rails\RailsStanding;
 
 /** Less than 2 ohms to ground, with or without a voltage (common practice, no source). */
 final readonly class ShortedRail implements CauseRule
 {
-    public function cause(Standing $standing): ?Cause
+    public function cause(RailsStanding $standing): ?Cause
     {
         $evidence = array_map(static fn (): array => [], $standing->rails);
         foreach ($standing->shorted() as $judged) {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Instruments;
 
 /** A number from a meter, or the state that explains why there is none. */
-final readonly class Measured
+final readonly class MeterReading
 {
     private function __construct(public MeterState $state, public ?float $value, public string $words)
     {

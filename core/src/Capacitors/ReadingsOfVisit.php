@@ -10,7 +10,7 @@ namespace Ash\Capacitors;
  * the lifted part counts before those in circuit, and one in circuit after it only when it condemns. What the eye saw stays seen.
  * Common practice, no source.
  */
-final class Standing
+final class ReadingsOfVisit
 {
     public PartVerdict $verdict = PartVerdict::Keep;
     public bool $proven;

@@ -35,7 +35,7 @@ use Ash\Rails\TestPoint;
 use Illuminate\Support\Facades\DB;
 
 /** A rail run as it is handed out: every figure on the screen comes from here, so that the screen only draws. */
-final readonly class RunPages
+final readonly class RunAsShown
 {
     private function __construct(
         private RunState $state,

@@ -17,10 +17,10 @@ use Ash\Capacitors\Look;
 use Ash\Capacitors\Part;
 use Ash\Capacitors\PartVerdict;
 use Ash\Capacitors\Position;
+use Ash\Capacitors\ReadingsOfVisit;
 use Ash\Capacitors\ReworkStep;
 use Ash\Capacitors\Sample;
 use Ash\Capacitors\Siblings;
-use Ash\Capacitors\Standing;
 use Ash\Corrosion\SurveyPlace;
 use Ash\Document\InvalidDocument;
 use Ash\Facts\CapacitorKind;
@@ -35,7 +35,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
 /** The capacitors of a job as they are handed out. */
-final readonly class CapacitorPages
+final readonly class CapacitorsOfJob
 {
     /** @param Collection<int, \stdClass> $tests rows of this board */
     private function __construct(private Job $job, private BoardList $list, private Readings $readings, private Collection $tests)
@@ -159,7 +159,7 @@ final readonly class CapacitorPages
      *
      * @return array{?float, ?float} F and ohm
      */
-    private static function counting(?Standing $standing, ?CapacitorRead $reading): array
+    private static function counting(?ReadingsOfVisit $standing, ?CapacitorRead $reading): array
     {
         return $standing === null
             ? [$reading?->capacitanceF, null]

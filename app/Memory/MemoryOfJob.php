@@ -26,7 +26,7 @@ use Ash\Quantity\Notation;
 use Illuminate\Support\Collection;
 
 /** The memory of a job as it is handed out. */
-final readonly class MemoryPages
+final readonly class MemoryOfJob
 {
     private const RUNS = 60;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Ash\Memory;
 
 /** One hypothesis of what is wrong and how likely it is. */
-final readonly class Suspect
+final readonly class Hypothesis
 {
     /**
      * @param list<int>    $pairs       predicted, as bank * Locator::WIDTH + bit

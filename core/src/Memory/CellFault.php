@@ -7,7 +7,7 @@ namespace Ash\Memory;
 use Ash\Document\Node;
 
 /** One fault of the simulator. Invariant: the fields that its type uses are there and no others; the aggressor is another cell. */
-final readonly class Fault
+final readonly class CellFault
 {
     private const AGGRESSED = ['cfin', 'cfid', 'cfst', 'af_multi', 'af_shared'];
     private const TYPES = ['saf0', 'saf1', 'tf_up', 'tf_down', 'cfin', 'cfid', 'cfst', 'af_none', 'af_multi', 'af_shared'];

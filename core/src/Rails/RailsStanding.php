@@ -10,7 +10,7 @@ namespace Ash\Rails;
  *
  * "volts" lists never hold a reversed reading where a cause other than `reversed` is looked for.
  */
-final readonly class Standing
+final readonly class RailsStanding
 {
     /**
      * @param array<string, Rail>          $rails
