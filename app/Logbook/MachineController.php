@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use App\Bench\ChoiceCard;
 use App\Http\Body;
 use App\Http\Errors;
 use App\People\SignedIn;
@@ -92,6 +93,7 @@ final readonly class MachineController
             $machine->profile,
             array_map(static fn (SourceNote $note): SourceNoteCard => new SourceNoteCard($note->source, $note->note), $profile->sourceNotes),
             array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautions),
+            ChoiceCard::all(Caution::class),
             Cards::jobCards($jobs),
         ));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use App\Bench\ChoiceCard;
 use OpenApi\Attributes as OA;
 
 /** A machine, its profile and its visits. */
@@ -13,6 +14,7 @@ final readonly class MachinePage
     /**
      * @param list<SourceNoteCard> $source_notes
      * @param list<string>         $cautions
+     * @param list<ChoiceCard>     $caution_choices
      * @param list<JobCard>        $jobs
      */
     public function __construct(
@@ -26,6 +28,8 @@ final readonly class MachinePage
         public array $source_notes,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $cautions,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'that a description may name')]
+        public array $caution_choices,
         #[OA\Property(type: 'array', items: new OA\Items(ref: JobCard::class))]
         public array $jobs,
     ) {

@@ -1887,6 +1887,8 @@ export interface components {
         };
         /** @description A machine, its profile and its visits. */
         MachinePage: {
+            /** @description that a description may name */
+            caution_choices: components["schemas"]["ChoiceCard"][];
             cautions: string[];
             jobs: components["schemas"]["JobCard"][];
             machine: components["schemas"]["MachineCard"];

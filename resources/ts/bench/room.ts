@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react';
 import type { RouteObject } from 'react-router';
 import type { Schemas } from '../api/client';
+import type { OnProfile } from './profile-form';
 
 /** What is shown of a job while one of its rooms is asked for its part. */
 export interface OnJob {
@@ -21,6 +22,8 @@ export interface Parts {
     MachineTop?: ComponentType<{ machine: string }>;
     /** among the parts of a machine's page */
     MachinePart?: ComponentType<{ machine: string }>;
+    /** its fields in the form of a machine's description */
+    ProfileForm?: ComponentType<OnProfile>;
     /** a part of a board's page */
     BoardPart?: ComponentType<{ board: string }>;
     /** beside the list of what has its time */

@@ -5,5 +5,8 @@ export const batteries: Room = {
     routes: [{ path: 'jobs/:id/battery', lazy: async () => ({ Component: (await import('./battery')).Battery }) }],
     doors: [{ path: 'battery', words: 'Battery and clock', key: 'b' }],
     touched: ['battery'],
-    parts: async () => ({ DueAction: (await import('./calendar')).Calendar }),
+    parts: async () => {
+        const [calendar, form] = await Promise.all([import('./calendar'), import('./profile-form')]);
+        return { DueAction: calendar.Calendar, ProfileForm: form.BatteryOfProfile };
+    },
 };

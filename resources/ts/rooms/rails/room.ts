@@ -8,7 +8,12 @@ export const rails: Room = {
     asksOfJob: (job) => [runsOf(job)],
     touched: ['run', 'rail-runs', 'rail-places'],
     parts: async () => {
-        const [runs, described, overTime] = await Promise.all([import('./runs'), import('./described'), import('./over-time')]);
+        const [runs, described, overTime, form] = await Promise.all([
+            import('./runs'),
+            import('./described'),
+            import('./over-time'),
+            import('./profile-form'),
+        ]);
         return {
             JobAction: runs.StartRun,
             JobNext: runs.ToTheRails,
@@ -16,6 +21,7 @@ export const rails: Room = {
             MachineTop: described.Rails,
             MachinePart: described.Loads,
             BoardPart: overTime.OverTime,
+            ProfileForm: form.RailsForm,
         };
     },
 };
