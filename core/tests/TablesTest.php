@@ -115,11 +115,11 @@ final class TablesTest extends TestCase
     {
         // IEC 60062: per cent from 10 pF up, picofarad below.
         $percent = [
-            'B' => [0.1, 0.1], 'C' => [0.25, 0.25], 'D' => [0.5, 0.5], 'G' => [2, 2], 'J' => [5, 5], 'K' => [10, 10], 'M' => [20, 20],
+            'B' => [0.1, 0.1], 'C' => [0.25, 0.25], 'D' => [0.5, 0.5], 'F' => [1, 1], 'G' => [2, 2], 'J' => [5, 5], 'K' => [10, 10], 'M' => [20, 20],
             'N' => [30, 30], 'Q' => [10, 30], 'S' => [20, 50], 'T' => [10, 50], 'Z' => [20, 80],
         ];
         foreach ($percent as $letter => $both) {
-            self::assertEqualsWithDelta($both, array_values(Marking::decode("104{$letter}", null)[0]->tolerance ?? []), 1e-9, $letter);
+            self::assertEqualsWithDelta($both, array_values(Marking::decode("4n7{$letter}", null)[0]->tolerance ?? []), 1e-9, $letter);
         }
         foreach (['B' => 0.1, 'C' => 0.25, 'D' => 0.5, 'F' => 1.0, 'G' => 2.0] as $letter => $picofarad) {
             $read = Marking::decode("8R2{$letter}", null)[0] ?? null;
