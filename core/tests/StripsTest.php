@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace Ash\Tests;
 
+use Ash\Batteries\BoardNeeds;
+use Ash\Batteries\Option;
+use Ash\Batteries\Suitability;
+use Ash\Batteries\VoltSpan;
 use Ash\Capacitors\CapacitorStrips;
 use Ash\Capacitors\Part;
 use Ash\Capacitors\PartVerdict;
+use Ash\Corrosion\ContinuityRead;
 use Ash\Corrosion\Trace;
 use Ash\Corrosion\Wire;
 use Ash\Document\InvalidDocument;
@@ -155,5 +160,34 @@ final class StripsTest extends TestCase
             self::assertInstanceOf(UnreadEntry::class, $kinds->stored('photo', $json), $json);
         }
         self::assertNotInstanceOf(UnreadEntry::class, $kinds->stored('photo', '{"photo":"01HZY3G0000000000000000001","form":1}'));
+    }
+
+    public function test_an_option_is_drawn_between_the_limits_of_the_board(): void
+    {
+        // Limits of 2 V and 5 V stand at a fifth and four fifths of the width: one volt is a fifth of it.
+        $board = BoardNeeds::read(Node::of((object) ['retention_min_v' => 2, 'retention_max_v' => 5, 'standby_a' => 5e-6]));
+        $span = VoltSpan::of(Suitability::of(Option::LithiumCoin1, $board), $board);
+        self::assertNotNull($span);
+        // Fresh 3.2 V, at its end 2.5 V.
+        self::assertEqualsWithDelta([0.2, 0.8, 0.3, 0.44], [$span->low, $span->high, $span->end, $span->fresh], 1e-9);
+        self::assertNull(VoltSpan::of(Suitability::of(Option::Supercap1F, $board), $board), 'a supercapacitor on a board that does not charge');
+    }
+
+    public function test_open_is_kept_as_a_word_and_is_without_end(): void
+    {
+        $kinds = Rooms::hall()->kinds;
+        foreach (['"open"' => INF, '0.25' => 0.25] as $stored => $ohm) {
+            $data = $kinds->stored('continuity', '{"place":"01HZY3G0000000000000000001","measured_ohm":'.$stored.',"lead_ohm":0.1,"form":1}');
+            self::assertInstanceOf(ContinuityRead::class, $data);
+            self::assertSame($ohm, $data->measuredOhm);
+            self::assertStringContainsString('"measured_ohm":'.$stored, $kinds->write('continuity', $data));
+        }
+    }
+
+    public function test_a_wire_says_when_the_trace_was_asked_for_too_much(): void
+    {
+        $said = static fn (float $amps): string => implode(' ', Wire::choose($amps, 50, 0.05, 1.0)->reasons);
+        self::assertStringContainsString('the trace could carry 1 A, less than it is asked to', $said(1.01));
+        self::assertStringNotContainsString('less than', $said(1.0));
     }
 }
