@@ -59,7 +59,7 @@ final readonly class BoardRecord
 
         return array_values($entries->map(static fn (Entry $entry): array => array_merge([
             'id' => $entry->id, 'job' => $entry->job_id, 'kind' => $entry->kind, 'stage' => $entry->stage->value, 'at' => $entry->at->format(Cards::TIME),
-            'author' => $entry->author, 'minutes' => $entry->minutes, 'text' => $entry->text, 'data' => self::stored($entry),
+            'author' => $entry->author, 'minutes' => $entry->minutes, 'text' => $entry->text, 'data' => $entry->stored(),
             'corrects' => $entry->corrects_id,
         ], ...array_map(static fn (array $of): array => $of[$entry->id] ?? [], $more)))->all());
     }
@@ -127,14 +127,6 @@ final readonly class BoardRecord
         }
 
         return $jobs;
-    }
-
-    /** An entry's data with the number of their form; what has none, was written in the first and may be an empty list. */
-    private static function stored(Entry $entry): \stdClass
-    {
-        $data = json_decode((string) $entry->getRawOriginal('data'));
-
-        return $data instanceof \stdClass ? $data : new \stdClass();
     }
 
     /** @param array<string, Job> $jobs */

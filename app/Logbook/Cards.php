@@ -49,8 +49,7 @@ final readonly class Cards
     /** An entry's structured part as a form takes it: what is stored, without the number of its form. */
     public static function data(Entry $entry): \stdClass
     {
-        $data = json_decode((string) $entry->getRawOriginal('data'));
-        $data = $data instanceof \stdClass ? $data : new \stdClass();
+        $data = $entry->stored();
         unset($data->form);
 
         return $data;

@@ -51,6 +51,14 @@ final class Entry extends ClientKeyed
             ->whereNotExists(static fn ($query) => $query->from('entries as later')->whereColumn('later.corrects_id', 'entries.id'));
     }
 
+    /** Its data as they stand in the database, with the number of their form; what was written before there were numbers may be an empty list. */
+    public function stored(): \stdClass
+    {
+        $data = json_decode((string) $this->getRawOriginal('data'));
+
+        return $data instanceof \stdClass ? $data : new \stdClass();
+    }
+
     /** In words, the same on screen, on paper and in exports. */
     public function says(bool $withText = true): string
     {

@@ -1,3 +1,5 @@
+import { number } from '../ui/number';
+
 export type Doc = Record<string, unknown>;
 
 interface Codec {
@@ -5,12 +7,8 @@ interface Codec {
     read: (text: string) => unknown[];
 }
 
-/** What was typed where a number belongs: a number when it is one, else the text, so that the server can say what is wrong with it. */
-export function figure(typed: string): number | string {
-    const text = typed.trim().replace(',', '.');
-    const value = Number(text);
-    return text === '' || !Number.isFinite(value) ? typed.trim() : value;
-}
+/** What was typed where a number belongs, without blanks around it. */
+export const figure = (typed: string): number => number(typed.trim());
 
 const said = (value: unknown): string => (typeof value === 'string' || typeof value === 'number' ? String(value) : '');
 const items = (value: unknown): Doc[] => (Array.isArray(value) ? (value as Doc[]) : []);
