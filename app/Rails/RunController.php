@@ -46,6 +46,7 @@ final readonly class RunController
         requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/RunBody')),
         responses: [
             new OA\Response(response: 201, description: 'started', content: new OA\JsonContent(ref: RailRunPage::class)),
+            new OA\Response(response: 200, description: 'the same run was there already', content: new OA\JsonContent(ref: RailRunPage::class)),
             new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
         ],
     )]

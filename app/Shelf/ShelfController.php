@@ -62,6 +62,7 @@ final readonly class ShelfController
         requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/ShelfBody')),
         responses: [
             new OA\Response(response: 201, description: 'on the shelf', content: new OA\JsonContent(ref: ShelfItemPage::class)),
+            new OA\Response(response: 200, description: 'the same part was there already', content: new OA\JsonContent(ref: ShelfItemPage::class)),
             new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
         ],
     )]

@@ -3712,6 +3712,15 @@ export interface operations {
             };
         };
         responses: {
+            /** @description the same run was there already */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RailRunPage"];
+                };
+            };
             /** @description started */
             201: {
                 headers: {
@@ -4961,6 +4970,15 @@ export interface operations {
             };
         };
         responses: {
+            /** @description the same part was there already */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfItemPage"];
+                };
+            };
             /** @description on the shelf */
             201: {
                 headers: {
