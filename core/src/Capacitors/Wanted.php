@@ -33,7 +33,7 @@ final readonly class Wanted
             part: Part::read($part),
             position: $part->at('position')->enum(Position::class),
             safetyClass: $part->optional('safety_class')?->enum(SafetyClass::class),
-            esrOhm: $part->optional('esr_ohm')?->notNegative(),
+            esrOhm: $part->optional('esr_ohm')?->positive(),
             diameterMm: $part->optional('diameter_mm')?->positive(),
             heightMm: $part->optional('height_mm')?->positive(),
             pitchMm: $part->optional('pitch_mm')?->positive(),

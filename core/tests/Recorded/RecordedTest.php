@@ -60,6 +60,59 @@ final class RecordedTest extends TestCase
         }
     }
 
+    /**
+     * The edges: documents of the two files above with one place changed to just below, at and just above where the answer's words change,
+     * to the longest text that is taken and one more, left out, or of another type. Kept as [verb, line of the file, place, change, digest].
+     */
+    public function test_nothing_moved_at_the_edges(): void
+    {
+        $lines = file(__DIR__.'/edges.jsonl', \FILE_IGNORE_NEW_LINES) ?: [];
+        self::assertGreaterThan(3000, count($lines));
+        foreach ($lines as $line) {
+            $edge = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
+            [$asked, $answered] = self::edge($edge);
+            self::assertSame($edge[4], self::digest($answered), "{$edge[0]} was asked ".json_encode([$asked, $answered], JSON_THROW_ON_ERROR));
+        }
+    }
+
+    /**
+     * @param list<mixed> $edge
+     *
+     * @return array{mixed, \stdClass} what is asked and what is answered
+     */
+    public static function edge(array $edge): array
+    {
+        static $files = [];
+        [$verb, $n, $place, $change] = $edge;
+        $name = $verb === 'entry' ? 'entries' : 'answers';
+        $files[$name] ??= file(__DIR__."/{$name}.jsonl") ?: [];
+        $line = json_decode($files[$name][$n], false, 64, JSON_THROW_ON_ERROR);
+        $asked = $line[$verb === 'entry' ? 0 : 2];
+        $last = array_pop($place);
+        $at = &$asked;
+        foreach ($place as $step) {
+            is_object($at) ? $at = &$at->{$step} : $at = &$at[$step];
+        }
+        $was = is_object($at) ? $at->{$last} ?? null : $at[$last];
+        $to = match (true) {
+            isset($change->len) => str_pad($was === '' ? 'x' : (string) $was, $change->len, 'x'),
+            ($change->out ?? null) === 'more' => 1,
+            default => $change,
+        };
+        is_object($at) ? $at->{$last} = $to : $at[$last] = $to;
+        if (($change->out ?? null) === 'less') {
+            unset($at->{$last});
+        }
+        unset($at);
+
+        return [$asked, $verb === 'entry' ? self::take($asked) : self::ask(...[...explode(' ', $verb), $asked])];
+    }
+
+    public static function digest(\stdClass $answered): string
+    {
+        return substr(hash('xxh128', json_encode(self::plain($answered), JSON_THROW_ON_ERROR)), 0, 10);
+    }
+
     public static function take(\stdClass $given): \stdClass
     {
         $hall = Rooms::hall();

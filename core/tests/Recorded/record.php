@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// php core/tests/Recorded/record.php: asks what stands in the two files again and writes what is answered now. Read the difference.
+// php core/tests/Recorded/record.php: asks what stands in the files again and writes what is answered now. Read the difference.
 
 require __DIR__.'/../../../vendor/autoload.php';
 
@@ -19,5 +19,13 @@ $lines = array_map(static function (string $line): string {
     [$given] = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
 
     return json_encode([$given, Ash\Tests\Recorded\RecordedTest::take($given)], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
+}, file($path, \FILE_IGNORE_NEW_LINES) ?: []);
+file_put_contents($path, implode("\n", $lines)."\n");
+$path = __DIR__.'/edges.jsonl';
+$lines = array_map(static function (string $line): string {
+    $edge = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
+    $edge[4] = Ash\Tests\Recorded\RecordedTest::digest(Ash\Tests\Recorded\RecordedTest::edge($edge)[1]);
+
+    return json_encode($edge, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
 }, file($path, \FILE_IGNORE_NEW_LINES) ?: []);
 file_put_contents($path, implode("\n", $lines)."\n");
