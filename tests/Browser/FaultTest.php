@@ -28,7 +28,7 @@ final class FaultTest extends TestCase
     public function test_a_room_that_cannot_be_fetched_says_so_and_the_others_stand(): void
     {
         $this->signInAs('bea');
-        $this->block('*assets/corrosion*', '*assets/runs*');
+        $this->block('*assets/corrosion*', '*assets/rails*');
         $this->chrome->go("/jobs/{$this->whimbrel()}/corrosion");
         $this->chrome->see('This part of the page failed (corrosion)');
         $this->chrome->see('Sign out');

@@ -1,9 +1,9 @@
-import 'uplot/dist/uPlot.min.css';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
-import uPlot from 'uplot';
+import { useCallback } from 'react';
+import type uPlot from 'uplot';
 import { api, data, words, type Schemas } from '../../api/client';
-import { colour, useLight } from '../../bench/light-watch';
+import { colour } from '../../bench/light-watch';
+import { Plot, type Drawing } from '../../bench/plot';
 import { Verdict } from '../../bench/verdict';
 import { Notice } from '../../ui/controls';
 import { dayAndClock } from '../../ui/when';
@@ -17,7 +17,7 @@ export function Series({ board, rail, testPoint }: { board: string; rail: string
         return series.error === null ? <p className="text-soft">Loading</p> : <Notice tone="bad">{words(series.error)}</Notice>;
     return (
         <div className="grid gap-4 lg:grid-cols-[1fr_24rem]">
-            <Plot series={series.data} />
+            <Readings series={series.data} />
             <table className="w-full self-start text-sm">
                 <caption className="sr-only">
                     Readings of {rail} at {testPoint}, latest first
@@ -46,55 +46,35 @@ export function Series({ board, rail, testPoint }: { board: string; rail: string
     );
 }
 
-/** Drawn by a plotting library; limits are two dashed lines, readings are marks without a line between visits. */
-function Plot({ series }: { series: Schemas['SeriesPage'] }) {
-    const place = useRef<HTMLDivElement>(null);
-    const light = useLight();
-    useEffect(() => {
-        const element = place.current;
-        if (element === null) return;
-        const at = series.points.map((point) => Date.parse(point.at) / 1000);
-        const limit = (volts: number | null) => at.map(() => volts);
-        const line = { stroke: colour('--accent'), width: 1.5, dash: [6, 5], points: { show: false } };
-        const axis = {
-            stroke: colour('--soft'),
-            grid: { stroke: colour('--line'), width: 1 },
-            ticks: { stroke: colour('--line'), width: 1 },
-            font: '12px B612',
-        };
-        const plot = new uPlot(
-            {
-                width: element.clientWidth,
-                height: 240,
-                legend: { show: false },
-                cursor: { show: false },
+/** Limits are two dashed lines, readings are marks without a line between visits. */
+function Readings({ series }: { series: Schemas['SeriesPage'] }) {
+    const draw = useCallback(
+        (library: typeof uPlot): Drawing => {
+            const at = series.points.map((point) => Date.parse(point.at) / 1000);
+            const limit = (volts: number | null) => at.map(() => volts);
+            const line = { stroke: colour('--accent'), width: 1.5, dash: [6, 5], points: { show: false } };
+            return {
                 scales: {
                     x: { range: (_, from, to) => [from - (to - from) * 0.04 - 3600, to + (to - from) * 0.04 + 3600] },
-                    y: { range: (_, low, high) => uPlot.rangeNum(low, high, 0.15, true) },
+                    y: { range: (_, low, high) => library.rangeNum(low, high, 0.15, true) },
                 },
-                axes: [axis, { ...axis, size: 64, values: (_, ticks) => ticks.map((tick) => `${tick} V`) }],
+                axes: [{}, { size: 64, values: (_, ticks) => ticks.map((tick) => `${tick} V`) }],
                 series: [
                     {},
                     { stroke: colour('--ink'), width: 0, points: { show: true, size: 9, fill: colour('--ink') } },
                     { ...line, label: 'low' },
                     { ...line, label: 'high' },
                 ],
-            },
-            [at, series.points.map((point) => point.volts), limit(series.low), limit(series.high)],
-            element,
-        );
-        const resize = new ResizeObserver(() => plot.setSize({ width: element.clientWidth, height: 240 }));
-        resize.observe(element);
-        return () => {
-            resize.disconnect();
-            plot.destroy();
-        };
-    }, [series, light]);
+                data: [at, series.points.map((point) => point.volts), limit(series.low), limit(series.high)],
+            };
+        },
+        [series],
+    );
     return (
-        <div
-            ref={place}
-            role="img"
-            aria-label={[
+        <Plot
+            draw={draw}
+            height={240}
+            label={[
                 `${series.points.length} readings of ${series.rail} at ${series.test_point}; `,
                 `limits ${series.low ?? ''} V to ${series.high ?? ''} V. The latest are in the table.`,
             ].join('')}
