@@ -48,6 +48,7 @@ final class DescribeApi extends Command
         $schemas = [...get_object_vars((object) $document->components->schemas), ...self::bodies(), ...self::entries()];
         ksort($schemas, SORT_STRING);
         $document->components->schemas = (object) $schemas;
+        self::wordsOf($document);
         self::nothingAmong($document->components);
         foreach (get_object_vars($document->paths) as $path) {
             self::pathsRequired($path);
@@ -63,6 +64,20 @@ final class DescribeApi extends Command
             if (!str_ends_with($schema->schema, 'Body') && !Generator::isDefault($schema->properties)) {
                 $schema->required = array_map(static fn (Property $property): string => $property->property, $schema->properties);
             }
+        }
+    }
+
+    /** A property whose type is an enumeration is described with the type of its values; the values themselves stand beside it. */
+    private static function wordsOf(mixed $schema): void
+    {
+        $word = static fn (mixed $type): mixed => is_string($type) && enum_exists($type)
+            ? ((string) (new \ReflectionEnum($type))->getBackingType() === 'int' ? 'integer' : 'string')
+            : $type;
+        if ($schema instanceof \stdClass && isset($schema->type)) {
+            $schema->type = is_array($schema->type) ? array_map($word, $schema->type) : $word($schema->type);
+        }
+        foreach (is_array($schema) ? $schema : ($schema instanceof \stdClass ? get_object_vars($schema) : []) as $inner) {
+            self::wordsOf($inner);
         }
     }
 

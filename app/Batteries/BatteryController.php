@@ -124,7 +124,7 @@ final readonly class BatteryController
         $resistor = static fn (): string => $it->resistorOhm === null ? 'resistor' : 'a resistor of '.Notation::print($it->resistorOhm, Unit::Ohm, 3).' in all';
 
         return new OptionCard(
-            id: $it->option->value,
+            id: $it->option,
             words: $it->option->words(),
             school: $it->option->school(),
             volts: $volts,
@@ -132,7 +132,7 @@ final readonly class BatteryController
             charge: self::charge($it),
             needs: array_map(static fn (string $need): string => $need === 'resistor' ? $resistor() : strtr($need, '_', ' '), $it->needs),
             leaks: $it->leakOnBoard(),
-            verdict: $it->verdict->value,
+            verdict: $it->verdict,
             verdict_words: $it->verdict->words(),
             reasons: $it->reasons,
             span: self::span($it, $board),

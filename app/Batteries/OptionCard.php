@@ -18,7 +18,7 @@ final readonly class OptionCard
      */
     public function __construct(
         #[OA\Property(enum: Option::class)]
-        public string $id,
+        public Option $id,
         #[OA\Property()]
         public string $words,
         #[OA\Property()]
@@ -34,7 +34,7 @@ final readonly class OptionCard
         #[OA\Property()]
         public bool $leaks,
         #[OA\Property(enum: Suits::class)]
-        public string $verdict,
+        public Suits $verdict,
         #[OA\Property()]
         public string $verdict_words,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]

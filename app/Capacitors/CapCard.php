@@ -31,7 +31,7 @@ final readonly class CapCard
         #[OA\Property()]
         public bool $known,
         #[OA\Property(enum: CapacitorKind::class)]
-        public ?string $kind,
+        public ?CapacitorKind $kind,
         #[OA\Property()]
         public ?string $rail,
         #[OA\Property(description: 'when it was found while walking')]
@@ -54,7 +54,7 @@ final readonly class CapCard
         #[OA\Property()]
         public ?string $esr,
         #[OA\Property(description: 'keep, watch or replace', enum: PartVerdict::class)]
-        public ?string $verdict,
+        public ?PartVerdict $verdict,
         #[OA\Property()]
         public bool $proven,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]

@@ -106,7 +106,7 @@ final readonly class CapacitorController
         $known = Entry::query()->find($body->id);
         if ($known !== null) {
             return $known->job_id === $job->id
-                ? new JsonResponse(new FaradsTaken(MeterState::Reading->value, 'was taken before', null))
+                ? new JsonResponse(new FaradsTaken(MeterState::Reading, 'was taken before', null))
                 : throw Conflict::at('/id', 'another entry has this id');
         }
         $leads = $body->what === Take::Leads;
@@ -114,7 +114,7 @@ final readonly class CapacitorController
         $taken = CapacitorMeter::take($meter, $body->what, $cap);
         if ($taken->refusal !== null || $leads) {
             return new JsonResponse(new FaradsTaken(
-                $taken->refusal->state->value ?? MeterState::Reading->value,
+                $taken->refusal->state ?? MeterState::Reading,
                 $taken->words,
                 $taken->read['esr_ohm'] ?? null,
             ));
@@ -125,6 +125,6 @@ final readonly class CapacitorController
         ]));
         Append::to($job->id, $draft, SignedIn::person($request));
 
-        return new JsonResponse(new FaradsTaken(MeterState::Reading->value, '', null));
+        return new JsonResponse(new FaradsTaken(MeterState::Reading, '', null));
     }
 }

@@ -62,7 +62,7 @@ final readonly class CapacitorsOfJob
             live: $live?->key,
             policies: $this->policies(),
             to_replace: array_map(static fn (BoardCapacitor $it): string => $it->key, $this->wanted()),
-            looks: array_map(static fn (Look $it): LookCard => new LookCard($it->value, $it->words(), $it->key()), Look::cases()),
+            looks: array_map(static fn (Look $it): LookCard => new LookCard($it, $it->words(), $it->key()), Look::cases()),
             kinds: ChoiceCard::all(CapacitorKind::class),
             positions: ChoiceCard::all(Position::class),
             rails: $this->list->profile->section(RailVolts::class)?->railNames() ?? [],
@@ -129,7 +129,7 @@ final readonly class CapacitorsOfJob
             place: self::place($it),
             words: $it->words(),
             known: $it->part !== null,
-            kind: $it->part?->kind->value,
+            kind: $it->part?->kind,
             rail: $given->rail,
             entry_id: $found?->id,
             found: $found === null ? null : Cards::data($found),
@@ -138,7 +138,7 @@ final readonly class CapacitorsOfJob
             guess: $siblings?->guess,
             value: $reading === null ? null : self::value($farad, $reading->visual),
             esr: $ohm === null ? null : Notation::print($ohm, Unit::Ohm, 3),
-            verdict: $standing?->verdict->value,
+            verdict: $standing?->verdict,
             proven: $standing->proven ?? false,
             reasons: $standing->reasons ?? [],
             looks: array_map(static fn (Look $look): string => $look->value, $reading->visual ?? []),
@@ -227,7 +227,7 @@ final readonly class CapacitorsOfJob
         $chosen = $this->readings->chosen[$kind->value] ?? null;
 
         return new PolicyCard(
-            kind: $kind->value,
+            kind: $kind,
             words: $kind->words(),
             count: count($known),
             tested: count($tested),
@@ -235,10 +235,10 @@ final readonly class CapacitorsOfJob
             untested: $untested,
             expected: Notation::plain($sample->expectedBad, 3),
             chance: Notation::plain($sample->probabilityAnyBad * 100, 3).' %',
-            advice: $sample->advice->value,
+            advice: $sample->advice,
             reasons: $sample->reasons,
             prior: $prior,
-            chosen: $chosen?->policy?->value,
+            chosen: $chosen?->policy,
             chosen_words: $chosen?->policy?->words(),
             because: $chosen?->reason,
         );

@@ -13,7 +13,7 @@ final readonly class LookCard
 {
     public function __construct(
         #[OA\Property(enum: Look::class)]
-        public string $value,
+        public Look $value,
         #[OA\Property()]
         public string $words,
         #[OA\Property()]

@@ -18,7 +18,7 @@ final readonly class PolicyCard
      */
     public function __construct(
         #[OA\Property(enum: CapacitorKind::class)]
-        public string $kind,
+        public CapacitorKind $kind,
         #[OA\Property()]
         public string $words,
         #[OA\Property()]
@@ -34,13 +34,13 @@ final readonly class PolicyCard
         #[OA\Property()]
         public string $chance,
         #[OA\Property(enum: RecapAdvice::class)]
-        public string $advice,
+        public RecapAdvice $advice,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $reasons,
         #[OA\Property()]
         public string $prior,
         #[OA\Property(enum: ReplacePolicy::class)]
-        public ?string $chosen,
+        public ?ReplacePolicy $chosen,
         #[OA\Property()]
         public ?string $chosen_words,
         #[OA\Property()]

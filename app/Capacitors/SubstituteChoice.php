@@ -19,7 +19,7 @@ final readonly class SubstituteChoice
         #[OA\Property()]
         public ShelfCard $item,
         #[OA\Property(enum: ChoiceVerdict::class)]
-        public string $verdict,
+        public ChoiceVerdict $verdict,
         #[OA\Property()]
         public string $words,
         #[OA\Property()]
@@ -33,6 +33,6 @@ final readonly class SubstituteChoice
 
     public function fits(): bool
     {
-        return $this->verdict !== ChoiceVerdict::No->value;
+        return $this->verdict !== ChoiceVerdict::No;
     }
 }

@@ -33,7 +33,7 @@ final readonly class Substitutes
 
             return new SubstituteChoice(
                 item: $cards[$item->id],
-                verdict: $it->verdict->value,
+                verdict: $it->verdict,
                 words: $it->verdict->words(),
                 score: $it->score,
                 reasons: $it->reasons,

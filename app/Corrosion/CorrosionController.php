@@ -89,7 +89,7 @@ final readonly class CorrosionController
         $known = Entry::query()->find($body->id);
         if ($known !== null) {
             return $known->job_id === $job->id
-                ? new JsonResponse(new OhmsTaken(MeterState::Reading->value, 'was taken before', null))
+                ? new JsonResponse(new OhmsTaken(MeterState::Reading, 'was taken before', null))
                 : throw Conflict::at('/id', 'another entry has this id');
         }
         $probe = Scene::probe($survey === null ? 'leads' : 'continuity', $survey?->as(SurveyPlace::class)->place ?? '', 'none');
@@ -97,11 +97,11 @@ final readonly class CorrosionController
         // Overload in ohms is what an open trace looks like; of the leads alone it is a fault of theirs.
         $open = $answer->state === MeterState::Overload && $survey !== null;
         if ($answer->value === null && !$open) {
-            return new JsonResponse(new OhmsTaken($answer->state->value, $answer->words, null));
+            return new JsonResponse(new OhmsTaken($answer->state, $answer->words, null));
         }
         $ohms = $open ? null : max(0.0, (float) $answer->value);
         if ($survey === null) {
-            return new JsonResponse(new OhmsTaken(MeterState::Reading->value, Notation::print((float) $ohms, Unit::Ohm, 3), $ohms));
+            return new JsonResponse(new OhmsTaken(MeterState::Reading, Notation::print((float) $ohms, Unit::Ohm, 3), $ohms));
         }
         $draft = House::here()->hall->draft(Node::of((object) [
             'id' => $body->id, 'at' => $body->at->format(Cards::EXACT), 'kind' => ContinuityRead::KIND, 'data' => (object) [
@@ -110,6 +110,6 @@ final readonly class CorrosionController
         ]));
         Append::to($job->id, $draft, SignedIn::person($request));
 
-        return new JsonResponse(new OhmsTaken(MeterState::Reading->value, '', $ohms));
+        return new JsonResponse(new OhmsTaken(MeterState::Reading, '', $ohms));
     }
 }

@@ -27,7 +27,7 @@ final readonly class PlaceCard
         #[OA\Property()]
         public ?string $value,
         #[OA\Property(description: 'sound, thin or open', enum: TraceVerdict::class)]
-        public ?string $verdict,
+        public ?TraceVerdict $verdict,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $reasons,
         #[OA\Property(description: 'the reading that stands')]

@@ -141,7 +141,7 @@ final readonly class SurveyOfJob
             says: $place->sentence(''),
             limits: $place->graded().($expected > 0 ? ', expected '.Notation::print($expected, Unit::Ohm, 3) : ''),
             value: $net === null ? null : (is_finite($net) ? Notation::print($net, Unit::Ohm, 3) : 'open'),
-            verdict: $reading?->verdict?->value,
+            verdict: $reading?->verdict,
             reasons: [...$reading->reasons ?? [], ...$reading->wireSays ?? []],
             entry_id: $entry?->id,
             strip: StripCard::of(Continuity::strip($net, $place->amps, $place->trace)),

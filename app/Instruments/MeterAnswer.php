@@ -12,7 +12,7 @@ final readonly class MeterAnswer
 {
     public function __construct(
         #[OA\Property(enum: MeterState::class)]
-        public string $state,
+        public MeterState $state,
         #[OA\Property()]
         public string $words,
     ) {

@@ -72,8 +72,8 @@ final readonly class MeterController
         $answer = (new ScpiMeter($meter))->identity();
 
         return new JsonResponse($answer instanceof MeterReading
-            ? new MeterAnswer($answer->state->value, $answer->words)
-            : new MeterAnswer(MeterState::Reading->value, $answer));
+            ? new MeterAnswer($answer->state, $answer->words)
+            : new MeterAnswer(MeterState::Reading, $answer));
     }
 
     #[OA\Get(

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use Ash\Facts\PowerOn;
+use Ash\Logbook\Gate;
 use Ash\Logbook\OpenKind;
 use Ash\Logbook\Outcome;
 use Ash\Logbook\Stage;
@@ -154,7 +156,7 @@ final readonly class Cards
             ),
             new NextCard(self::word($next, 'text'), self::word($next, 'why'), self::word($next, 'room') ?: null),
             array_map(static fn (array $it): GateCard => new GateCard(
-                self::word($it, 'gate'), self::word($it, 'words'), self::word($it, 'level'), ($it['closed'] ?? false) === true,
+                Gate::from(self::word($it, 'gate')), self::word($it, 'words'), PowerOn::from(self::word($it, 'level')), ($it['closed'] ?? false) === true,
                 $strings($it, 'why'), self::word($it, 'passed_because') ?: null,
             ), array_values(array_filter($list($sheet, 'gates'), is_array(...)))),
             $strings($sheet, 'notices'),

@@ -17,11 +17,11 @@ final readonly class GateCard
      */
     public function __construct(
         #[OA\Property(enum: Gate::class)]
-        public string $gate,
+        public Gate $gate,
         #[OA\Property()]
         public string $words,
         #[OA\Property(enum: PowerOn::class)]
-        public string $level,
+        public PowerOn $level,
         #[OA\Property()]
         public bool $closed,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]

@@ -133,7 +133,7 @@ final readonly class JobController
         ));
 
         return array_map(static fn (Stage $stage): StageCard => new StageCard(
-            $stage->value, $stage->words(), $stage->needs(), $stage === $current, in_array($stage->value, $opened, true),
+            $stage, $stage->words(), $stage->needs(), $stage === $current, in_array($stage->value, $opened, true),
             $stage === Stage::FirstPower ? $closed : [],
         ), Stage::cases());
     }

@@ -20,7 +20,7 @@ final readonly class PhotoCard
         #[OA\Property(description: 'what it shows')]
         public ?string $of,
         #[OA\Property(description: 'before or after the work', enum: Phase::class)]
-        public ?string $phase,
+        public ?Phase $phase,
         #[OA\Property()]
         public string $at,
         #[OA\Property()]

@@ -68,7 +68,7 @@ final readonly class PhotoCards
             if ($data instanceof Pin) {
                 $pins[$data->photo][] = new PinCard($entry->string('id'), $data->number ?? 0, $data->x, $data->y, $entry->string('text'));
             } elseif ($data instanceof PhotoTaken && (!isset($said[$data->photo]) || $said[$data->photo]['at'] <= $entry->string('at'))) {
-                $said[$data->photo] = ['at' => $entry->string('at'), 'text' => $entry->string('text'), 'of' => $data->of, 'phase' => $data->phase?->value];
+                $said[$data->photo] = ['at' => $entry->string('at'), 'text' => $entry->string('text'), 'of' => $data->of, 'phase' => $data->phase];
             }
         }
 

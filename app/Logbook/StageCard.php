@@ -16,7 +16,7 @@ final readonly class StageCard
      */
     public function __construct(
         #[OA\Property(enum: Stage::class)]
-        public string $stage,
+        public Stage $stage,
         #[OA\Property()]
         public string $words,
         #[OA\Property()]

@@ -34,7 +34,7 @@ final readonly class MemoryCards
             name: $memory->name,
             chip: $memory->chip?->value,
             words: self::mapWords($memory),
-            radix: $memory->map->radix->value,
+            radix: $memory->map->radix,
             banks: array_map(static fn (Bank $it): string => $it->name, $memory->map->banks),
             findings: MapCheck::of($memory),
         );
@@ -48,7 +48,7 @@ final readonly class MemoryCards
 
         return "{$count} ".($count === 1 ? 'bank' : 'banks').' of '.implode(' and ', $words)." words x {$map->wordBits}"
             .(self::parity($map) ? ' and parity' : '').($memory->chip === null
-                ? ", {$map->technology}"
+                ? ", {$map->technology->value}"
                 : ", {$memory->chip->value}").', addresses in radix '.$map->radix->value;
     }
 
@@ -96,7 +96,7 @@ final readonly class MemoryCards
     {
         return new MemorySuspect(
             rank: $it->rank,
-            kind: $it->kind->value,
+            kind: $it->kind,
             kind_words: SuspectWords::kind($it->kind, $map),
             called: $it->called,
             probability: $it->probability,
@@ -216,12 +216,12 @@ final readonly class MemoryCards
             job_id: $source->job_id,
             map: $memory->key,
             kind: $source->kind->value,
-            state: $source->state->value,
+            state: $source->state,
             words: $away ? 'the capture program does not answer; what came in is kept' : $source->state->words(),
             why: $source->why,
             active: $source->state->active(),
-            radix: $source->radix,
-            pattern: $source->pattern,
+            radix: $source->inRadix(),
+            pattern: $source->withPattern(),
             tested: $source->tested ?? $banks,
             author: $source->author,
             started_at: self::at($source->started_at),
@@ -235,7 +235,7 @@ final readonly class MemoryCards
             passes: $read->passes,
             failed_passes: $read->failedPasses,
             seconds_per_pass: self::pace($source, $read->passes),
-            better_radix: $better,
+            better_radix: $better === null ? null : Radix::from($better),
             advice: $better === null ? null : $asks,
             located: self::located($memory->map, $read->located),
             sockets: self::sockets($memory, Seen::of($memory->map, $read->located->matrix), $read->located->suspects, [], $source->tested),
@@ -277,7 +277,7 @@ final readonly class MemoryCards
             says: $run->sentence(''),
             cut: $run->cut,
             swap: $run->swap?->text,
-            swap_verdict: $run->swap?->verdict->value,
+            swap_verdict: $run->swap?->verdict,
             located: self::located($memory->map, $run, $run->swap === null ? null : MemoryStanding::of($run)->next, $codes),
             sockets: self::sockets($memory, Seen::kept($memory->map, $run->matrix), $run->suspects, $codes, $run->tested),
         );

@@ -25,7 +25,7 @@ final readonly class MemoryMapCard
         #[OA\Property(description: 'banks, size and radix')]
         public string $words,
         #[OA\Property(enum: Radix::class)]
-        public int $radix,
+        public Radix $radix,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $banks,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'what to look at in the map')]

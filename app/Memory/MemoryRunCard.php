@@ -35,7 +35,7 @@ final readonly class MemoryRunCard
         #[OA\Property(description: 'what it says of the exchange before it')]
         public ?string $swap,
         #[OA\Property(enum: SwapVerdict::class)]
-        public ?string $swap_verdict,
+        public ?SwapVerdict $swap_verdict,
         #[OA\Property()]
         public LocatedCard $located,
         #[OA\Property()]

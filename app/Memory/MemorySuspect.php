@@ -18,7 +18,7 @@ final readonly class MemorySuspect
         #[OA\Property()]
         public int $rank,
         #[OA\Property(enum: SuspectKind::class)]
-        public string $kind,
+        public SuspectKind $kind,
         #[OA\Property()]
         public string $kind_words,
         #[OA\Property()]

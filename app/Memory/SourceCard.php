@@ -28,7 +28,7 @@ final readonly class SourceCard
         #[OA\Property()]
         public string $kind,
         #[OA\Property(enum: SourceState::class)]
-        public string $state,
+        public SourceState $state,
         #[OA\Property(description: 'of the state')]
         public string $words,
         #[OA\Property()]
@@ -36,9 +36,9 @@ final readonly class SourceCard
         #[OA\Property(description: 'still coming in')]
         public bool $active,
         #[OA\Property(enum: Radix::class)]
-        public int $radix,
+        public Radix $radix,
         #[OA\Property(enum: Pattern::class)]
-        public string $pattern,
+        public Pattern $pattern,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $tested,
         #[OA\Property()]
@@ -66,7 +66,7 @@ final readonly class SourceCard
         #[OA\Property(description: 'of a capture, from its first line to its last')]
         public ?float $seconds_per_pass,
         #[OA\Property(enum: Radix::class)]
-        public ?int $better_radix,
+        public ?Radix $better_radix,
         #[OA\Property(description: 'when it was read in the wrong radix')]
         public ?string $advice,
         #[OA\Property()]

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Memory;
 
+use App\Bench\ChoiceCard;
 use App\Http\Body;
 use App\Http\Errors;
 use Ash\Document\Node;
@@ -19,6 +20,7 @@ use Ash\Memory\Soak;
 use Ash\Memory\SoakAsked;
 use Ash\Memory\Sum;
 use Ash\Memory\SumAsked;
+use Ash\Memory\Technology;
 use Ash\Quantity\Notation;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -55,6 +57,8 @@ final readonly class TablesController
                 array_keys(MarchTest::NAMED),
                 MarchTest::NAMED,
             ),
+            ChoiceCard::all(Technology::class),
+            MemoryCards::radices(),
             'A. J. van de Goor, IEEE Design & Test of Computers 10(1), 1993; public data sheets, from memory: check against a sheet before use',
         ));
     }

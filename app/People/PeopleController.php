@@ -71,7 +71,7 @@ final readonly class PeopleController
 
     public static function card(Authenticatable $person): PersonCard
     {
-        return $person instanceof Person ? new PersonCard($person->id, $person->name, $person->email, $person->role->value, $person->active) : abort(401);
+        return $person instanceof Person ? new PersonCard($person->id, $person->name, $person->email, $person->role, $person->active) : abort(401);
     }
 
     /** @return array{name: string, email: string, role: Role, active: bool} */

@@ -18,7 +18,7 @@ final readonly class PersonCard
         #[OA\Property()]
         public string $email,
         #[OA\Property(enum: Role::class)]
-        public string $role,
+        public Role $role,
         #[OA\Property()]
         public bool $active,
     ) {

@@ -17,7 +17,7 @@ final readonly class CauseCard
      */
     public function __construct(
         #[OA\Property(enum: CauseCode::class)]
-        public string $code,
+        public CauseCode $code,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $rails,
         #[OA\Property()]

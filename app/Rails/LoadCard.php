@@ -17,7 +17,7 @@ final readonly class LoadCard
         #[OA\Property()]
         public string $says,
         #[OA\Property(enum: BudgetVerdict::class)]
-        public string $verdict,
+        public BudgetVerdict $verdict,
     ) {
     }
 }

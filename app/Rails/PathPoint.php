@@ -15,7 +15,7 @@ final readonly class PathPoint
         #[OA\Property()]
         public string $name,
         #[OA\Property(enum: PointState::class)]
-        public string $state,
+        public PointState $state,
     ) {
     }
 }

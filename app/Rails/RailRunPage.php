@@ -34,7 +34,7 @@ final readonly class RailRunPage
         #[OA\Property()]
         public string $machine,
         #[OA\Property(enum: Load::class)]
-        public string $load,
+        public Load $load,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceLoad::class))]
         public array $loads,
         #[OA\Property()]
@@ -46,7 +46,7 @@ final readonly class RailRunPage
         #[OA\Property(type: 'array', items: new OA\Items(ref: CauseCard::class))]
         public array $causes,
         #[OA\Property(enum: PowerOn::class)]
-        public string $power_on,
+        public PowerOn $power_on,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $power_on_reasons,
         #[OA\Property(type: 'array', items: new OA\Items(ref: PathCard::class))]

@@ -46,7 +46,7 @@ final readonly class RailsController
         $budget = $described?->budget;
         $loads = [];
         foreach ($budget->rails ?? [] as $i => $rail) {
-            $loads[] = new LoadCard($rail['name'], $budget->reasons[$i] ?? '', $rail['verdict']->value);
+            $loads[] = new LoadCard($rail['name'], $budget->reasons[$i] ?? '', $rail['verdict']);
         }
 
         return new JsonResponse(new MachineRails(
@@ -136,14 +136,14 @@ final readonly class RailsController
     {
         $r = new Row($row);
         $load = Load::tryFrom($r->string('load'))?->words() ?? '';
-        $verdict = Verdict::tryFrom($r->string('verdict'))?->words() ?? '';
+        $verdict = Verdict::tryFrom($r->string('verdict'));
         $volts = (float) $r->float('volts');
 
         return new SeriesPoint(
             Cards::time($r->string('at')),
             $volts,
-            Notation::print($volts, Unit::Volt).", {$load}, {$verdict}",
-            $r->text('verdict'),
+            Notation::print($volts, Unit::Volt).", {$load}, {$verdict?->words()}",
+            $verdict,
             sprintf('J-%04d', $r->int('number')),
         );
     }

@@ -81,16 +81,16 @@ final readonly class RunAsShown
 
         return new RailRunPage(
             id: $run->id, job_id: $run->job_id, job_label: sprintf('J-%04d', $job->int('number')), job_title: $job->string('title'), board: $board,
-            machine: $job->string('name'), load: $this->load->value,
+            machine: $job->string('name'), load: $this->load,
             loads: array_map(static fn (Load $load): ChoiceLoad => new ChoiceLoad($load->value, $load->words()), Load::cases()),
             repeats_id: $run->repeats_id,
             steps: array_map(fn (array $step): StepCard => $this->step($step['rail'], $step['point']), $plan->steps),
             live: $live === null ? null : new LiveCard(self::key($live['rail'], $live['test_point']), $live['why']),
             causes: array_map(
-                static fn (Cause $cause): CauseCard => new CauseCard($cause->code->value, $cause->rails, $cause->text, $cause->evidence),
+                static fn (Cause $cause): CauseCard => new CauseCard($cause->code, $cause->rails, $cause->text, $cause->evidence),
                 $judgement->causes,
             ),
-            power_on: $judgement->powerOn->value,
+            power_on: $judgement->powerOn,
             power_on_reasons: $judgement->powerOnReasons,
             paths: array_map(self::pathCard(...), array_keys($walks), $walks),
             cautions: array_map(static fn (Caution $caution): string => $caution->words(), $this->state->profile->cautionsAt(Stage::Supply)),
@@ -109,8 +109,8 @@ final readonly class RunAsShown
 
         return new StepCard(
             key: self::key($rail->name, $point->name), rail: $rail->name, nominal: Notation::print($rail->nominalV, Unit::Volt), limits: $rail->limits->words(),
-            wide: Limits::wide($rail->nominalV)->words(), band: $band->value, band_reason: $chosen?->reason, test_point: $point->name,
-            where: $point->where, point: $point->point?->value, protects: $rail->protects,
+            wide: Limits::wide($rail->nominalV)->words(), band: $band, band_reason: $chosen?->reason, test_point: $point->name,
+            where: $point->where, point: $point->point, protects: $rail->protects,
             reading: $reading === null || $judged === null ? null : $this->card($reading, $judged),
             previous: $before?->volts === null ? null : Notation::print($before->volts, Unit::Volt).', '.($judgedBefore?->verdict?->words() ?? ''),
             strip: StripCard::of(RailStrip::of(
@@ -134,7 +134,7 @@ final readonly class RunAsShown
                 ? Notation::print($reading->volts, Unit::Volt)
                 : Notation::print((float) $reading->ohms_to_ground, Unit::Ohm).' to ground',
             volts: $reading->volts !== null ? Notation::print($reading->volts, Unit::Volt) : null,
-            verdict: $judged->verdict?->value, verdict_words: $judged->verdict?->words() ?? 'no voltage', decided_by: $judged->reasons[0] ?? '',
+            verdict: $judged->verdict, verdict_words: $judged->verdict?->words() ?? 'no voltage', decided_by: $judged->reasons[0] ?? '',
             reasons: $judged->reasons,
             ripple: $reading->ripple_mvpp === null ? null : Notation::plain($reading->ripple_mvpp, 3).' mVpp',
             ripple_out: $judged->rippleOut === true, conclusive: $judged->conclusive,
@@ -189,7 +189,7 @@ final readonly class RunAsShown
     {
         $walk = $it->walk;
         $points = array_map(
-            static fn (string $name, PointState $state): PathPoint => new PathPoint($name, $state->value),
+            static fn (string $name, PointState $state): PathPoint => new PathPoint($name, $state),
             array_keys($it->points),
             $it->points,
         );

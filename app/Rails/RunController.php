@@ -132,7 +132,7 @@ final readonly class RunController
         $known = Entry::query()->find($body->id);
         if ($known !== null) {
             return $known->job_id === $run->job_id && $known->kind === ReadingTaken::KIND
-                ? self::taken(MeterState::Reading->value, 'was taken before', $run, $body->load)
+                ? self::taken(MeterState::Reading, 'was taken before', $run, $body->load)
                 : throw Conflict::at('/id', 'another entry has this id');
         }
         $meter = Meter::active($body->meter);
@@ -155,7 +155,7 @@ final readonly class RunController
         return self::taken($state, $words, $run, $body->load);
     }
 
-    /** @return array{array<string, float|string>, string, string} figures for the record, the state, words about it */
+    /** @return array{array<string, float|string>, MeterState, string} figures for the record, the state, words about it */
     private function measure(Meter $meter, Rail $rail, TakeBody $body): array
     {
         $ohms = $body->what === TakeWhat::Ohms;
@@ -164,21 +164,21 @@ final readonly class RunController
         $answers = (new ScpiMeter($meter))->measure($wanted, $before);
         $main = $answers[0];
         if ($main->value === null) {
-            return [[], $main->state->value, $main->words];
+            return [[], $main->state, $main->words];
         }
         if ($ohms) {
-            return [['ohms_to_ground' => abs($main->value)], $main->state->value, ''];
+            return [['ohms_to_ground' => abs($main->value)], $main->state, ''];
         }
         $ac = $answers[1] ?? null;
 
         return match (true) {
-            $ac === null => [['volts' => $main->value], $main->state->value, ''],
-            $ac->value === null => [['volts' => $main->value], $main->state->value, "no ripple: {$ac->words}"],
-            default => [['volts' => $main->value, 'ripple_mvpp' => Ripple::fromRms($ac->value), 'ripple_from' => 'rms'], $main->state->value, ''],
+            $ac === null => [['volts' => $main->value], $main->state, ''],
+            $ac->value === null => [['volts' => $main->value], $main->state, "no ripple: {$ac->words}"],
+            default => [['volts' => $main->value, 'ripple_mvpp' => Ripple::fromRms($ac->value), 'ripple_from' => 'rms'], $main->state, ''],
         };
     }
 
-    private static function taken(string $state, string $words, Run $run, Load $load): JsonResponse
+    private static function taken(MeterState $state, string $words, Run $run, Load $load): JsonResponse
     {
         return new JsonResponse(new TakenCard($state, $words, RunAsShown::of($run, $load)));
     }

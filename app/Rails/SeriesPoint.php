@@ -19,7 +19,7 @@ final readonly class SeriesPoint
         #[OA\Property()]
         public string $says,
         #[OA\Property(enum: Verdict::class)]
-        public ?string $verdict,
+        public ?Verdict $verdict,
         #[OA\Property()]
         public string $job_label,
     ) {

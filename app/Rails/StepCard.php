@@ -28,7 +28,7 @@ final readonly class StepCard
         #[OA\Property()]
         public string $wide,
         #[OA\Property(enum: Band::class)]
-        public string $band,
+        public Band $band,
         #[OA\Property()]
         public ?string $band_reason,
         #[OA\Property()]
@@ -36,7 +36,7 @@ final readonly class StepCard
         #[OA\Property()]
         public ?string $where,
         #[OA\Property(enum: Point::class)]
-        public ?string $point,
+        public ?Point $point,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $protects,
         #[OA\Property()]

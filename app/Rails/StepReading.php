@@ -22,7 +22,7 @@ final readonly class StepReading
         #[OA\Property()]
         public ?string $volts,
         #[OA\Property(enum: Verdict::class)]
-        public ?string $verdict,
+        public ?Verdict $verdict,
         #[OA\Property()]
         public string $verdict_words,
         #[OA\Property()]

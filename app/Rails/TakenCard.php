@@ -13,7 +13,7 @@ final readonly class TakenCard
 {
     public function __construct(
         #[OA\Property(enum: MeterState::class)]
-        public string $state,
+        public MeterState $state,
         #[OA\Property()]
         public string $words,
         #[OA\Property()]

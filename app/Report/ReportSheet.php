@@ -17,6 +17,7 @@ use App\Logbook\ReportOf;
 use App\Logbook\ReportTable;
 use App\Logbook\Room;
 use Ash\Logbook\Entries\FixUndone;
+use Ash\Logbook\Entries\Phase;
 use Ash\Logbook\Entries\StageEntered;
 use Ash\Logbook\LogbookRoom;
 use Illuminate\Support\Collection;
@@ -77,7 +78,7 @@ final readonly class ReportSheet
         $pairs = $others = [];
         foreach (PhotoCards::of($this->job) as $card) {
             if ($card->of !== null && $card->phase !== null) {
-                $pairs[$card->of][$card->phase === 'before' ? 0 : 1] = self::photo($card);
+                $pairs[$card->of][$card->phase === Phase::Before ? 0 : 1] = self::photo($card);
             } else {
                 $others[] = self::photo($card);
             }
@@ -97,7 +98,7 @@ final readonly class ReportSheet
 
         return [
             'image' => is_file($file) ? 'data:image/jpeg;base64,'.base64_encode((string) file_get_contents($file)) : '',
-            'says' => implode('. ', array_filter([$card->of === null ? '' : $card->of.($card->phase === null ? '' : ", {$card->phase}"), $card->caption])),
+            'says' => implode('. ', array_filter([$card->of === null ? '' : $card->of.($card->phase === null ? '' : ", {$card->phase->value}"), $card->caption])),
             'pins' => array_map(static fn (PinCard $pin): string => "{$pin->number}: {$pin->text}", $card->pins),
         ];
     }

@@ -379,7 +379,7 @@ final class Locator
         $pins = [];
         $geometries = [];
         foreach ($map->banks as $b => $bank) {
-            if ($bank->rowBits !== null && $map->technology === 'dram') {
+            if ($bank->rowBits !== null && $map->technology === Technology::Dram) {
                 $geometries["{$bank->rowBits} {$bank->columnBits}"][] = $b;
             }
         }

@@ -18,7 +18,7 @@ final readonly class Map
     private function __construct(
         public Radix $radix,
         public int $wordBits,
-        public string $technology,
+        public Technology $technology,
         public array $banks,
         public array $byName,
         public array $byRef,
@@ -30,8 +30,7 @@ final readonly class Map
         $node->only('radix', 'word_bits', 'technology', 'banks');
         $radix = Radix::read($node->optional('radix'));
         $wordBits = $node->at('word_bits')->integer(1, 63);
-        $technology = $node->optional('technology');
-        $technology === null || in_array($technology->string(), ['dram', 'sram', 'core'], true) || $technology->refuse('must be one of dram, sram, core');
+        $technology = $node->optional('technology')?->enum(Technology::class) ?? Technology::Dram;
         $nodes = $node->at('banks')->items();
         $banks = array_map(static fn (Node $it): Bank => Bank::read($it, $radix, $wordBits), $nodes);
         if ($banks === []) {
@@ -52,7 +51,7 @@ final readonly class Map
             }
         }
 
-        return new self($radix, $wordBits, $technology?->string() ?? 'dram', $banks, ...self::names($banks));
+        return new self($radix, $wordBits, $technology, $banks, ...self::names($banks));
     }
 
     /** The bank that owns an address, as its number. */

@@ -94,8 +94,8 @@ final readonly class MapCheck
                 }
             }
         }
-        if ($sheet['dynamic'] !== ($memory->map->technology === 'dram')) {
-            $says[] = "the map says {$memory->map->technology}, a {$memory->chip->value} is ".($sheet['dynamic'] ? 'dram' : 'sram');
+        if (Technology::of($memory->chip) !== $memory->map->technology) {
+            $says[] = "the map says {$memory->map->technology->value}, a {$memory->chip->value} is ".Technology::of($memory->chip)->value;
         }
 
         return $says;

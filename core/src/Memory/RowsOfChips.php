@@ -20,18 +20,18 @@ final readonly class RowsOfChips
         $radix = Radix::read($node->optional('radix'));
         $wordBits = $node->at('word_bits')->integer(1, 63);
         $chip = $node->optional('chip')?->isNull() === false ? $node->at('chip')->enum(ChipType::class) : null;
-        $technology = $node->optional('technology')?->string() ?? ($chip === null || $chip->sheet()['dynamic'] ? 'dram' : 'sram');
+        $technology = $node->optional('technology')?->enum(Technology::class) ?? Technology::of($chip);
         $rows = $node->at('rows')->items();
         $rows !== [] || $node->at('rows')->refuse('must list at least one row');
 
         return [
-            'radix' => $radix->value, 'word_bits' => $wordBits, 'technology' => $technology,
+            'radix' => $radix->value, 'word_bits' => $wordBits, 'technology' => $technology->value,
             'banks' => array_map(static fn (Node $row): array => self::row($row, $radix, $wordBits, $chip, $technology), $rows),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function row(Node $row, Radix $radix, int $wordBits, ?ChipType $chip, string $technology): array
+    private static function row(Node $row, Radix $radix, int $wordBits, ?ChipType $chip, Technology $technology): array
     {
         $row->only('name', 'start', 'words', 'first', 'bit_0', 'parity');
         $words = $row->optional('words')?->integer(1, 1 << 40) ?? $chip?->sheet()['words'] ?? $row->at('words')->integer(1);
@@ -52,7 +52,7 @@ final readonly class RowsOfChips
         return [
             'name' => $row->at('name')->name(), 'start' => $radix->format($radix->take($row->at('start'))), 'words' => $words, 'chips' => $list,
             ...($parity ? ['parity' => ['ref' => $refs[$chips]]] : []),
-            ...($technology !== 'sram' && $half === floor($half) && $half >= 1 ? ['row_bits' => (int) $half, 'column_bits' => (int) $half] : []),
+            ...($technology !== Technology::Sram && $half === floor($half) && $half >= 1 ? ['row_bits' => (int) $half, 'column_bits' => (int) $half] : []),
         ];
     }
 

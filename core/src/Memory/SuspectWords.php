@@ -40,7 +40,7 @@ final readonly class SuspectWords
                 ? "Reseat {$it->ref}; then measure its supply pins; then swap it with a neighbour that tests good and see the error move."
                 : "Swap {$it->ref} with a neighbour that tests good: the error must move with it.",
             SuspectKind::DataLine => 'Follow the line to its buffer or latch before any chip is pulled.',
-            SuspectKind::Bank => 'Follow the select line, the '.($this->map->technology === 'dram' ? 'RAS and CAS drivers' : 'drivers')
+            SuspectKind::Bank => 'Follow the select line, the '.($this->map->technology === Technology::Dram ? 'RAS and CAS drivers' : 'drivers')
                 .', the supply pins of the bank, and look at the size jumpers.',
             SuspectKind::Everything => 'Measure the rails at the chips and look at the clock; then repeat the test from cold.',
             SuspectKind::AddressLine => $it->certain || $this->pattern === Pattern::Mix
@@ -52,7 +52,7 @@ final readonly class SuspectWords
 
     private function chip(): string
     {
-        return $this->map->technology === 'core' ? 'plane' : 'chip';
+        return $this->map->technology === Technology::Core ? 'plane' : 'chip';
     }
 
     /** One cell, one row, one column, one half, or everywhere. */
@@ -75,7 +75,7 @@ final readonly class SuspectWords
         $column = (1 << ($bank->columnBits ?? 0)) - 1;
         $constant = $all & ~$moving;
         $top = strlen(decbin($constant)) - 1;
-        $core = $this->map->technology === 'core';
+        $core = $this->map->technology === Technology::Core;
 
         return match (true) {
             $moving === 0 => "in one cell, {$and}",
@@ -128,7 +128,7 @@ final readonly class SuspectWords
     /** What a kind of suspect is called in a list. */
     public static function kind(SuspectKind $kind, Map $map): string
     {
-        $chip = $map->technology === 'core' ? 'plane' : 'chip';
+        $chip = $map->technology === Technology::Core ? 'plane' : 'chip';
 
         return match ($kind) {
             SuspectKind::Chip => $chip,

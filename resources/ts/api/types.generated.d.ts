@@ -2820,7 +2820,9 @@ export interface components {
         /** @description Chips and tests that the product knows. */
         TablesPage: {
             chips: components["schemas"]["ChipCard"][];
+            radices: components["schemas"]["ChoiceCard"][];
             source: string;
+            technologies: components["schemas"]["ChoiceCard"][];
             tests: components["schemas"]["MarchCard"][];
         };
         TakeBody: {

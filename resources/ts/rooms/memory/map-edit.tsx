@@ -249,22 +249,14 @@ function Maker({ boards, taken, onSave }: { boards: Profile['boards']; taken: st
                     <Select
                         label="Addresses in"
                         value={head.radix}
-                        options={[
-                            ['16', 'hexadecimal'],
-                            ['8', 'octal'],
-                            ['10', 'decimal'],
-                        ]}
+                        options={(tables.data?.radices ?? []).map((it) => [it.value, it.words])}
                         onChange={set('radix')}
                     />
                     {head.chip === '' && (
                         <Select
                             label="Technology"
                             value={head.technology}
-                            options={[
-                                ['dram', 'dynamic'],
-                                ['sram', 'static'],
-                                ['core', 'core'],
-                            ]}
+                            options={(tables.data?.technologies ?? []).map((it) => [it.value, it.words])}
                             onChange={set('technology')}
                         />
                     )}
