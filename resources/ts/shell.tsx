@@ -72,7 +72,7 @@ function Top({ person }: { person: Person }) {
                     <img src="/mark.svg" alt="" width="26" height="26" />
                     Ash Bench
                 </Link>
-                <nav aria-label="Rooms" className="flex">
+                <nav aria-label="Rooms" className="order-last flex w-full overflow-x-auto [scrollbar-width:none] sm:order-none sm:w-auto">
                     {rooms.map(({ to, words }) => (
                         <NavLink key={to} to={to} end={to === '/'} className={ROOM}>
                             {words}
@@ -94,7 +94,7 @@ function SignOut({ person }: { person: Person }) {
     const client = useQueryClient();
     return (
         <>
-            <span className="text-sm">
+            <span className="hidden text-sm sm:inline">
                 {person.name}, {person.role}
             </span>
             <Button

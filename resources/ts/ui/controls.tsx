@@ -68,7 +68,7 @@ export function Part({
 }) {
     return (
         <section className={`sheet p-4 ${className}`}>
-            <div className="mb-2 flex items-center justify-between gap-3">
+            <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
                 <h2 className="border-l-4 border-wood pl-2">{title}</h2>
                 {aside}
             </div>

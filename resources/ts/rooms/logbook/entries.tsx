@@ -56,10 +56,10 @@ const EDGES: Partial<Record<string, string>> = {
 function Row({ entry, onCorrect }: { entry: Entry; onCorrect: ((entry: Entry) => void) | null }) {
     const later = entry.corrected_by !== null;
     return (
-        <li id={entry.id} className="group grid grid-cols-[3.4rem_8.5rem_1fr_auto] items-baseline gap-x-3 py-0.5">
+        <li id={entry.id} className="group grid grid-cols-[3.4rem_1fr] items-baseline sm:grid-cols-[3.4rem_8.5rem_1fr_auto] gap-x-3 py-0.5">
             <span className="text-sm text-soft">{clock(entry.at)}</span>
             <span className={`text-sm font-bold ${EDGES[entry.kind] ?? ''}`}>{entry.kind_words}</span>
-            <span>
+            <span className="col-start-2 min-w-0 sm:col-start-3">
                 <span className={later ? 'text-soft line-through' : ''}>
                     {entry.says}{' '}
                     {entry.verdict !== null && (
@@ -71,7 +71,7 @@ function Row({ entry, onCorrect }: { entry: Entry; onCorrect: ((entry: Entry) =>
                 {later && <span className="text-sm text-soft"> corrected later</span>}
                 {entry.corrects_id !== null && <span className="text-sm text-soft"> corrects an earlier entry</span>}
             </span>
-            <span className="text-sm whitespace-nowrap text-soft">
+            <span className="col-start-2 text-sm whitespace-nowrap text-soft sm:col-start-4">
                 {entry.minutes > 0 && `${entry.minutes} min, `}
                 {entry.author}
                 {onCorrect !== null && !later && entry.kind !== 'withdrawn' && (
