@@ -82,6 +82,8 @@ final class DoorTest extends TestCase
             'a member twice, deep' => [['rails', 'path'], '{"points": [{"name": "a"}, {"name": "b", "name": "c"}], "readings": []}', '/points/1/name'],
             'an escaped name twice' => [['rails', 'path'], '{"a/b": 1, "a\u002fb": 2}', '/a~1b'],
             'an unknown field with a slash' => [['rails', 'path'], '{"a/b~c": 1}', '/a~1b~0c'],
+            'an option twice' => [['memory', 'locate', '--errors', '-', '--errors', '-'], '{}', ''],
+            'an option of another verb' => [['memory', 'sum', '--errors', '-'], '{}', ''],
             'broken UTF-8' => [['rails', 'path'], "{\"\xff\": 1}", ''],
         ];
     }

@@ -6,14 +6,16 @@ declare(strict_types=1);
 
 require __DIR__.'/../../../vendor/autoload.php';
 
-$path = __DIR__.'/answers.jsonl';
-$lines = array_map(static function (string $line): string {
-    [$room, $verb, $asked] = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
-    $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION;
+foreach (['answers', 'inside'] as $name) {
+    $path = __DIR__."/{$name}.jsonl";
+    $lines = array_map(static function (string $line): string {
+        [$room, $verb, $asked] = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
+        $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION;
 
-    return json_encode([$room, $verb, $asked, Ash\Tests\Recorded\RecordedTest::ask($room, $verb, $asked)], $flags);
-}, file($path, \FILE_IGNORE_NEW_LINES) ?: []);
-file_put_contents($path, implode("\n", $lines)."\n");
+        return json_encode([$room, $verb, $asked, Ash\Tests\Recorded\RecordedTest::ask($room, $verb, $asked)], $flags);
+    }, file($path, \FILE_IGNORE_NEW_LINES) ?: []);
+    file_put_contents($path, implode("\n", $lines)."\n");
+}
 $path = __DIR__.'/entries.jsonl';
 $lines = array_map(static function (string $line): string {
     [$given] = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
