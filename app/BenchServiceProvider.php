@@ -12,6 +12,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
@@ -33,6 +34,8 @@ final class BenchServiceProvider extends ServiceProvider
         $this->abilities();
         $this->rates();
         $this->sessions();
+        // The address of a client is the one that these say; without any it is whoever connects.
+        TrustProxies::at(array_values(array_filter(explode(',', (string) config('app.trusted_proxies')))));
     }
 
     private function sessions(): void
@@ -64,10 +67,5 @@ final class BenchServiceProvider extends ServiceProvider
         // A probe run sends a few requests a second for each person; ten times that is a program that has gone astray.
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute((int) config('app.rate_per_minute'))
             ->by($request->hasSession() ? $request->session()->getId() : (string) $request->ip()));
-        RateLimiter::for('sign-in', static function (Request $request): array {
-            $email = mb_strtolower((string) json_encode($request->json('email')));
-
-            return [Limit::perMinute(10)->by("{$email}|{$request->ip()}"), Limit::perMinute(60)->by((string) $request->ip())];
-        });
     }
 }

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\ApiErrors;
+use App\Http\PlainText;
 use App\Http\SecurityHeaders;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -26,8 +27,11 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withCommands([__DIR__.'/../app'])
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
-        $middleware->append(SecurityHeaders::class);
+        // Before anything takes white space off or reads a field; the headers stand around all of it.
+        $middleware->prepend([SecurityHeaders::class, PlainText::class]);
         $middleware->statefulApi();
+        // Nobody has a session before signing in; a foreign page cannot send JSON here without being asked first.
+        $middleware->validateCsrfTokens(except: ['api/session']);
         $middleware->throttleApi();
         // A link that was not signed here tells nobody what there is.
         $middleware->prependToPriorityList(SubstituteBindings::class, ValidateSignature::class);

@@ -12,6 +12,9 @@ return [
     // Requests a minute that one session may make of the API.
     'rate_per_minute' => (int) env('API_RATE_PER_MINUTE', 1200),
 
+    // Addresses of the proxies before the web server, with commas between them, whose word on where a request came from is taken.
+    'trusted_proxies' => env('TRUSTED_PROXIES', ''),
+
     'url' => env('APP_URL', 'http://localhost'),
 
     // Built files are named from the root of whatever host the page came from.

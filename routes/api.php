@@ -10,7 +10,7 @@ use Illuminate\Support\Facades\Route;
 
 // Public: nothing of the record.
 Route::get('openapi.json', [OpenApiController::class, 'show']);
-Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in')->name('session.open');
+Route::post('session', [SessionController::class, 'store'])->name('session.open');
 
 // Everything else needs a session and one ability (App\People\Ability).
 Route::middleware('auth:sanctum')->group(static function (): void {

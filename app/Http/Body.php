@@ -13,6 +13,8 @@ use Illuminate\Http\Request;
 final readonly class Body
 {
     public const MAX_BYTES = 2_000_000;
+    /** Of somebody who has not signed in. */
+    public const MOST_UNKNOWN = 4_000;
 
     /**
      * @template T of object

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\People;
 
 use App\Http\ApiBody;
-use Ash\Document\Field\Letters;
 use Ash\Document\Field\Text;
 
 /** A person of the workshop. */
@@ -20,7 +19,7 @@ final readonly class PersonBody
         public string $email,
         public Role $role,
         public ?bool $active = null,
-        #[Letters(12, 72)]
+        #[NewPassword]
         public ?string $password = null,
     ) {
     }

@@ -43,16 +43,14 @@ final readonly class SessionController
     public function store(Request $request): JsonResponse
     {
         $body = Body::as($request, SignInBody::class);
-        $who = ['email' => $body->email, 'password' => $body->password, 'active' => true];
         if (!$request->hasSession()) {
             throw InvalidDocument::at('', 'sign in from the application\'s own page');
         }
-        if (!self::guard()->attempt($who)) {
-            throw InvalidDocument::at('/password', 'address and password do not fit together');
-        }
+        $person = SignIn::with($body, (string) $request->ip()) ?? throw InvalidDocument::at('/password', 'address and password do not fit together');
+        self::guard()->login($person);
         $request->session()->regenerate();
 
-        return new JsonResponse(PeopleController::card(self::guard()->user() ?? abort(401)));
+        return new JsonResponse(PeopleController::card($person));
     }
 
     #[OA\Delete(path: '/session', operationId: 'signOut', tags: ['people'], responses: [new OA\Response(response: 204, description: 'signed out')])]

@@ -8,7 +8,7 @@ use Illuminate\Session\DatabaseSessionHandler;
 
 /**
  * Sessions in the database, written when something in them has changed, and otherwise once a minute: a page that is only
- * read should not cost a transaction on the disk.
+ * read should not cost a transaction on the disk. Who has not signed in has no row.
  */
 final class SessionRows extends DatabaseSessionHandler
 {
@@ -29,6 +29,15 @@ final class SessionRows extends DatabaseSessionHandler
         $this->written = (int) $row->last_activity;
 
         return base64_decode($this->payload ?? '', true) ?: '';
+    }
+
+    /**
+     * @param string               $sessionId
+     * @param array<string, mixed> $payload
+     */
+    protected function performInsert($sessionId, $payload): ?bool
+    {
+        return ($payload['user_id'] ?? null) === null ? true : parent::performInsert($sessionId, $payload);
     }
 
     /**

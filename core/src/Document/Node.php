@@ -11,6 +11,9 @@ namespace Ash\Document;
 final readonly class Node
 {
     private const MAX_TEXT = 20_000;
+    public const MOST = 2 ** 53;
+    /** First and last year of an instant: what a database's calendar holds, with room for the offset. */
+    private const YEARS = [1900, 2999];
 
     private function __construct(private mixed $value, public string $pointer)
     {
@@ -123,7 +126,14 @@ final readonly class Node
 
     public function string(): string
     {
-        return is_string($this->value) ? $this->value : $this->refuse('must be a string');
+        if (!is_string($this->value)) {
+            $this->refuse('must be a string');
+        }
+        if (str_contains($this->value, "\0") || preg_match('//u', $this->value) !== 1) {
+            $this->refuse('holds a character that is no text');
+        }
+
+        return $this->value;
     }
 
     /** A string with something in it, at most $max characters; surrounding white space is taken off. */
@@ -183,17 +193,18 @@ final readonly class Node
         return $number >= $low && $number <= $high ? $number : $this->refuse("must be from {$low} to {$high}");
     }
 
-    public function integer(int $min = PHP_INT_MIN, int $max = PHP_INT_MAX): int
+    /** Within 2^53 of 0: beyond it a number of JSON no longer says which whole number is meant. */
+    public function integer(int $min = -self::MOST, int $max = self::MOST): int
     {
         $value = $this->value;
-        if (is_float($value) && floor($value) === $value && abs($value) < 2 ** 53) {
+        if (is_float($value) && floor($value) === $value && abs($value) <= self::MOST) {
             $value = (int) $value;
         }
         if (!is_int($value)) {
             $this->refuse('must be a whole number');
         }
         if ($value < $min || $value > $max) {
-            $this->refuse($max === PHP_INT_MAX ? "must be {$min} or more" : "must be from {$min} to {$max}");
+            $this->refuse($max === self::MOST && $value < $min ? "must be {$min} or more" : "must be from {$min} to {$max}");
         }
 
         return $value;
@@ -230,6 +241,9 @@ final readonly class Node
             $this->refuse('is not a time that exists');
         }
         $given = substr($this->string(), 0, 10);
+        if ((int) $given < self::YEARS[0] || (int) $given > self::YEARS[1]) {
+            $this->refuse('must lie in the years '.implode(' to ', self::YEARS));
+        }
 
         return $instant->format('Y-m-d') === $given ? $instant : $this->refuse('is not a time that exists');
     }

@@ -11,7 +11,7 @@ use Ash\Document\Plain;
 #[\Attribute(\Attribute::TARGET_PARAMETER)]
 final readonly class Whole extends Plain
 {
-    public function __construct(private int $min, private int $max = PHP_INT_MAX)
+    public function __construct(private int $min, private int $max = Node::MOST)
     {
     }
 
@@ -22,6 +22,6 @@ final readonly class Whole extends Plain
 
     public function schema(): array
     {
-        return ['type' => 'integer', 'minimum' => $this->min, ...($this->max === PHP_INT_MAX ? [] : ['maximum' => $this->max])];
+        return ['type' => 'integer', 'minimum' => $this->min, ...($this->max === Node::MOST ? [] : ['maximum' => $this->max])];
     }
 }

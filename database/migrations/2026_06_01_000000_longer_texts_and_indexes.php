@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\Schema;
+
+return new class extends Migration {
+    public function up(): void
+    {
+        // 20 000 characters may be 80 000 bytes, and a memory test's matrix is longer than a text column.
+        Schema::table('entries', static function (Blueprint $table): void {
+            $table->mediumText('text')->change();
+            $table->mediumText('data')->change();
+            // What comes in from a newer house may be called by a longer word.
+            $table->string('kind', 20)->change();
+            // A board's entries of one kind, latest first: batteries, capacitors, leaks and maps ask for them on every page.
+            $table->index(['board_id', 'kind', 'at', 'id']);
+        });
+        Schema::table('memory_sources', static fn (Blueprint $table) => $table->mediumText('tested')->nullable()->change());
+        Schema::table('shelf_items', static fn (Blueprint $table) => $table->mediumText('spec')->change());
+        Schema::table('jobs', static fn (Blueprint $table) => $table->index(['last_entry_at', 'id']));
+    }
+
+    public function down(): void
+    {
+        Schema::table('jobs', static fn (Blueprint $table) => $table->dropIndex(['last_entry_at', 'id']));
+        Schema::table('entries', static fn (Blueprint $table) => $table->dropIndex(['board_id', 'kind', 'at', 'id']));
+    }
+};

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\People\Role;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route as Routes;
+
+/** What no route takes, tried on every route there is. */
+final class DoorTest extends TestCase
+{
+    /** @return list<array{string, string}> method and address of every route, with identifiers that fit nothing but are well made */
+    private function everywhere(string $job): array
+    {
+        $found = [];
+        foreach (Routes::getRoutes()->getRoutes() as $route) {
+            $address = preg_replace_callback(
+                '/\{(\w+)\??\}/',
+                static fn (array $m): string => ['job' => $job, 'verb' => 'judge', 'room' => 'rails'][$m[1]] ?? self::ulid(),
+                $route->uri(),
+            );
+            foreach (array_diff($route->methods(), ['HEAD']) as $method) {
+                $found[] = [$method, '/'.ltrim((string) $address, '/')];
+            }
+        }
+        self::assertGreaterThan(70, count($found));
+
+        return $found;
+    }
+
+    public function test_text_that_is_none_is_refused_everywhere_and_every_answer_has_its_headers(): void
+    {
+        $job = $this->job()->id;
+        foreach ($this->everywhere($job) as [$method, $address]) {
+            cache()->flush();
+            foreach ([['%ff', ''], ['%00', ''], ['x', "a\xff"], ['x', "a\0"], ['x%5Bb%5D', "\xc3\x28"]] as [$name, $value]) {
+                $query = $this->as(Role::Lead)->call($method, "{$address}?{$name}=".rawurlencode($value), server: ['HTTP_ACCEPT' => 'application/json']);
+                $value !== '' && self::assertSame(422, $query->getStatusCode(), "{$method} {$address} {$name} ".bin2hex($value)." {$query->getContent()}");
+                self::assertLessThan(500, $query->getStatusCode());
+                $query->assertHeader('X-Content-Type-Options', 'nosniff');
+            }
+            if ($method === 'POST' || $method === 'PUT') {
+                $form = $this->as(Role::Lead)->call($method, $address, ['name' => "a\xff"], server: ['HTTP_ACCEPT' => 'application/json']);
+                self::assertRefused($form, '/name', 'no text');
+            }
+        }
+    }
+
+    /** @return array<string, array{mixed}> what a field may be given that a client can send and nobody can mean */
+    public static function values(): array
+    {
+        return [
+            'NUL' => ["a\0b"],
+            'year 0' => ['0000-01-01T00:00:00Z'],
+            'year 9999 with an offset' => ['9999-12-31T23:59:59-12:00'],
+            'beyond 2^53' => [9_007_199_254_740_993],
+            'longer than any column' => [str_repeat('ä', 70_000)],
+            'four bytes a letter' => [str_repeat('🜂', 19_999)],
+        ];
+    }
+
+    /** Every field of every request body of the description, one after the other. */
+    #[\PHPUnit\Framework\Attributes\DataProvider('values')]
+    public function test_no_field_of_any_body_brings_the_server_down(mixed $value): void
+    {
+        $job = $this->job()->id;
+        $description = json_decode((string) file_get_contents(base_path('docs/openapi.json')), true);
+        self::assertIsArray($description);
+        $tried = 0;
+        foreach ($this->everywhere($job) as [$method, $address]) {
+            if ($method !== 'POST' && $method !== 'PUT' || !str_starts_with($address, '/api/')) {
+                continue;
+            }
+            $path = preg_replace(['#^/api#', '#/[0-7][0-9A-HJKMNP-TV-Z]{25}#'], ['', '/{id}'], $address);
+            foreach ($description['paths'] as $described => $operations) {
+                if (preg_replace('/\{\w+\}/', '{id}', $described) !== $path) {
+                    continue;
+                }
+                $schema = $operations[strtolower($method)]['requestBody']['content']['application/json']['schema']['$ref'] ?? '';
+                $fields = $description['components']['schemas'][basename($schema)]['properties'] ?? [];
+                foreach (array_keys($fields) as $field) {
+                    $body = [...self::whole($job), $field => $value];
+                    cache()->flush();
+                    $answer = $this->as(Role::Lead)->json($method, $address, array_intersect_key($body, $fields));
+                    self::assertLessThan(500, $answer->getStatusCode(), "{$method} {$address} {$field}: {$answer->getContent()}");
+                    ++$tried;
+                }
+            }
+        }
+        self::assertGreaterThan(100, $tried);
+        foreach (['symptom', 'observation', 'waiting', 'hazard', 'decision', 'action'] as $kind) {
+            foreach ([['text' => $value], ['text' => 'x', 'data' => ['for' => $value, 'asked' => $value]], ['line' => "note {$kind} ".(is_string($value) ? $value : '')]] as $fields) {
+                $answer = $this->add(\App\Logbook\Job::query()->findOrFail($job), ['kind' => $kind, ...$fields]);
+                self::assertLessThan(500, $answer->getStatusCode(), (string) $answer->getContent());
+            }
+        }
+    }
+
+    /** @return array<string, mixed> fields that many bodies have, each well made */
+    private static function whole(string $job): array
+    {
+        return [
+            'id' => self::ulid(), 'job' => $job, 'at' => '2026-03-01T09:00:00Z', 'name' => 'A name', 'title' => 'A title', 'owner' => 'Somebody',
+            'machine' => self::machine()->id, 'board' => self::board(self::machine(), 'main')->id, 'quantity' => 1, 'place' => 'drawer', 'sku' => 'A-1',
+            'email' => 'a@test.example', 'role' => 'viewer', 'password' => 'correct-horse-battery', 'host' => '127.0.0.1', 'port' => 9, 'counts' => 1,
+            'reading_pct' => 0.1, 'resolution_v' => 0.001, 'map' => 'main', 'text' => '1 2 3', 'change' => 1, 'days' => 3, 'line' => 'note x', 'marking' => '104',
+        ];
+    }
+
+    public function test_a_large_body_is_refused_by_size_before_anybody_is_asked_who_they_are(): void
+    {
+        $large = '['.str_repeat('1,', 3000).'1]';
+        $server = ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'];
+        $this->call('POST', '/api/session', server: $server, content: $large)->assertStatus(413)->assertJsonPath('errors.0.pointer', '');
+    }
+
+    public function test_who_only_looks_at_the_sign_in_page_leaves_no_session_row(): void
+    {
+        config(['session.driver' => 'database']);
+        $before = DB::table('sessions')->count();
+        $this->get('/')->assertOk();
+        $this->getJson('/api/session', ['Referer' => config('app.url').'/'])->assertStatus(401);
+        $this->postJson('/api/session', ['email' => 'x@test.example', 'password' => 'x'], ['Referer' => config('app.url').'/'])->assertStatus(422);
+        self::assertSame($before, DB::table('sessions')->count());
+        $this->postJson('/api/session', ['email' => self::person()->email, 'password' => 'correct-horse-battery'], ['Referer' => config('app.url').'/'])->assertOk();
+        self::assertSame($before + 1, DB::table('sessions')->count());
+    }
+}
