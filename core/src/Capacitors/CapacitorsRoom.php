@@ -98,7 +98,7 @@ final readonly class CapacitorsRoom extends Room
     {
         $node->only('part', 'rail_v', 'clearance_mm', 'stock');
         $wanted = Wanted::read($node->at('part'), $node->optional('rail_v'), $node->optional('clearance_mm'));
-        $nodes = $node->at('stock')->items();
+        $nodes = $node->at('stock')->items(100_000);
         Node::distinct(array_map(static fn (Node $it): Node => $it->at('sku'), $nodes));
 
         return [

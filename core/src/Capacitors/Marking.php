@@ -280,7 +280,7 @@ final readonly class Marking
         if ($letter === '') {
             return $written === null ? null : ['minus_pct' => $written[0], 'plus_pct' => $written[1]];
         }
-        if ($farad < 10e-12 * (1 - 1e-9) && isset(self::PICOFARAD[$letter])) {
+        if ($farad > 0.0 && $farad < 10e-12 * (1 - 1e-9) && isset(self::PICOFARAD[$letter])) {
             $pct = self::PICOFARAD[$letter] / ($farad * 1e12) * 100;
 
             return ['minus_pct' => $pct, 'plus_pct' => $pct];

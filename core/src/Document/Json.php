@@ -13,10 +13,15 @@ namespace Ash\Document;
 final readonly class Json
 {
     private const DEPTH = 64;
+    /** A document: 8 MiB, and so many values, before anything is made of them. */
+    private const BYTES = 8 * 1024 ** 2;
+    private const VALUES = 200_000;
 
     /** @throws InvalidDocument when the text is not JSON or a name is given twice in one object */
     public static function parse(string $text): mixed
     {
+        strlen($text) <= self::BYTES || throw InvalidDocument::at('', 'must be at most 8 MiB');
+        self::values($text) <= self::VALUES || throw InvalidDocument::at('', 'must hold at most '.self::VALUES.' values');
         try {
             $value = json_decode($text, false, self::DEPTH, JSON_THROW_ON_ERROR);
         } catch (\JsonException $problem) {
@@ -25,6 +30,15 @@ final readonly class Json
         self::refuseDuplicates($text);
 
         return $value;
+    }
+
+    /** How many values a document holds at the most; its texts are looked at only when it might be too many. */
+    private static function values(string $text): int
+    {
+        $marks = static fn (string $it): int => 1 + substr_count($it, ',') + substr_count($it, '[') + substr_count($it, '{');
+        $most = $marks($text);
+
+        return $most <= self::VALUES ? $most : $marks((string) preg_replace(['/"(?:[^"\\\\]++|\\\\.)*+"/s', '/\[\s*\]|\{\s*\}/'], '', $text));
     }
 
     /** The same value always as the same text: members by name, no white space, 1.0 as 1. */

@@ -12,6 +12,8 @@ final readonly class Node
 {
     private const MAX_TEXT = 20_000;
     public const MOST = 2 ** 53;
+    /** Items of a list of which nothing else is said. */
+    private const MOST_ITEMS = 10_000;
     /** First and last year of an instant: what a database's calendar holds, with room for the offset. */
     private const YEARS = [1900, 2999];
 
@@ -90,10 +92,13 @@ final readonly class Node
     }
 
     /** @return list<self> */
-    public function items(): array
+    public function items(int $most = self::MOST_ITEMS): array
     {
         if (!is_array($this->value) || !array_is_list($this->value)) {
             $this->refuse('must be a list');
+        }
+        if (count($this->value) > $most) {
+            $this->refuse("must have at most {$most} items");
         }
         $items = [];
         foreach ($this->value as $i => $item) {

@@ -135,7 +135,7 @@ final readonly class Bank
     {
         $seen = [];
         $chips = [];
-        foreach ($list->items() as $node) {
+        foreach ($list->items(65_536) as $node) {
             $bits = [];
             foreach ($node->only('ref', 'bits')->at('bits')->items() as $bit) {
                 $number = $bit->integer();

@@ -32,7 +32,7 @@ final class ErrorReader
 
     public function document(Node $list): void
     {
-        foreach ($list->items() as $row => $node) {
+        foreach ($list->items(100_000) as $row => $node) {
             $node->only(...self::FIELDS);
             $error = $node->members();
             $bit = $node->optional('bit')?->raw();

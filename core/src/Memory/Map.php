@@ -10,6 +10,9 @@ use Ash\Quantity\Radix;
 /** A machine's memory: its banks and the words they hold. Invariant: no address has two banks; banks and chips have one name each. */
 final readonly class Map
 {
+    private const MOST_BANKS = 1024;
+    private const MOST_CHIPS = 65_536;
+
     /**
      * @param non-empty-list<Bank>           $banks
      * @param array<string, int>             $byName bank number by NUL and name
@@ -31,7 +34,9 @@ final readonly class Map
         $radix = Radix::read($node->optional('radix'));
         $wordBits = $node->at('word_bits')->integer(1, 63);
         $technology = $node->optional('technology')?->enum(Technology::class) ?? Technology::Dram;
-        $nodes = $node->at('banks')->items();
+        $nodes = $node->at('banks')->items(self::MOST_BANKS);
+        array_sum(array_map(static fn (Node $it): int => count($it->at('chips')->items(self::MOST_CHIPS)), $nodes)) <= self::MOST_CHIPS
+            || $node->at('banks')->refuse('must have at most '.self::MOST_CHIPS.' chips in all');
         $banks = array_map(static fn (Node $it): Bank => Bank::read($it, $radix, $wordBits), $nodes);
         if ($banks === []) {
             $node->at('banks')->refuse('must list at least one bank');
@@ -39,7 +44,7 @@ final readonly class Map
         Node::distinct(array_map(static fn (Node $it): Node => $it->at('name'), $nodes));
         Node::distinct(array_merge(...array_map(
             static fn (Node $it): array => [
-                ...array_map(static fn (Node $chip): Node => $chip->at('ref'), $it->at('chips')->items()),
+                ...array_map(static fn (Node $chip): Node => $chip->at('ref'), $it->at('chips')->items(self::MOST_CHIPS)),
                 ...($it->has('parity') ? [$it->at('parity')->at('ref')] : []),
             ],
             $nodes,

@@ -41,7 +41,8 @@ final readonly class MarchTest
     {
     }
 
-    public static function read(Node $node): self
+    /** @param int $most operations */
+    public static function read(Node $node, int $most = 100): self
     {
         $text = $node->string();
         $given = self::NAMED[$text] ?? $text;
@@ -49,6 +50,7 @@ final readonly class MarchTest
             $node->refuse('must be one of '.implode(', ', array_keys(self::NAMED)).' or a march string such as {b(w0);u(r0,w1);d(r1,w0)}');
         }
         $test = self::parse($given);
+        $test->operationsPerWord() <= $most || $node->refuse("must have at most {$most} operations");
         if (!$test->holdsOnGoodMemory()) {
             $node->refuse('would fail on good memory: it reads what it has not written');
         }

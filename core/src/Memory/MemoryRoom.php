@@ -23,6 +23,7 @@ final readonly class MemoryRoom extends Room
 {
     /** Cells of the largest memory that the simulator takes: 2^40. */
     private const MOST_WORDS = 1_099_511_627_776;
+    private const MOST_FAULTS = 1000;
 
     public function name(): string
     {
@@ -141,7 +142,7 @@ final readonly class MemoryRoom extends Room
         $test = MarchTest::read($node->at('test'));
         $words = $node->at('words')->integer(1, self::MOST_WORDS);
         $faults = $cells = [];
-        foreach ($node->at('faults')->items() as $it) {
+        foreach ($node->at('faults')->items(self::MOST_FAULTS) as $it) {
             $fault = CellFault::read($it, $words);
             isset($cells[$fault->cell]) && $it->at('cell')->refuse('has a fault already');
             $cells[$fault->cell] = true;
@@ -164,7 +165,7 @@ final readonly class MemoryRoom extends Room
     {
         $node->only('test', 'words');
 
-        return ['classes' => Coverage::of(MarchTest::read($node->at('test')), $node->at('words')->integer(2, 64))];
+        return ['classes' => Coverage::of(MarchTest::read($node->at('test'), 40), $node->at('words')->integer(2, 64))];
     }
 
     /** @return array<string, mixed> */
@@ -183,7 +184,7 @@ final readonly class MemoryRoom extends Room
     {
         $sum = Sum::read($node);
 
-        return ['expected_kib' => $sum->expectedKib, 'difference_kib' => $sum->differenceKib, 'explanations' => $sum->explanations];
+        return ['expected_kib' => $sum->expectedKib, 'difference_kib' => $sum->differenceKib, 'explanations' => $sum->explanations, 'proved' => $sum->proved];
     }
 
     /** @return array<string, mixed> */
@@ -197,7 +198,8 @@ final readonly class MemoryRoom extends Room
     private const LOCATE_FIELDS = <<<'TEXT'
         map          radix? (16); word_bits; technology? dram|sram|core; banks[] name, start, words, chips[] {ref, bits[]}, parity? {ref},
                      select? {mask, value}, row_bits?, column_bits?; start, mask and value are strings in the radix
-        errors[]     {address, expected, actual} | {address, xor} | {address, kind: "parity"} | {bank, bit} | {ref}; or --errors FILE.csv
+        map          at most 1024 banks, 65 536 chips, words of 63 bits
+        errors[]     at most 100 000 (a CSV has no bound): {address, expected, actual} | {address, xor} | {address, kind: "parity"} | {bank, bit} | {ref}; or --errors FILE.csv
         tested[]?    bank names (all); pattern? fold|mix|none
         gives        suspects[] rank, kind chip|chip_part|data_line|bank|address_line|everything|several_chips, ref, refs[], bank, bits[],
                      address_bits[], explains, probability, text, action, against; matrix[] bank, bit, errors; errors, unmapped, unexplained, reasons[]
@@ -210,25 +212,27 @@ final readonly class MemoryRoom extends Room
         JSON;
     private const MARCH_FIELDS = <<<'TEXT'
         test         mats, mats+, mats++, march-x, march-y, march-c-, march-a, march-b, or a string such as {b(w0);u(r0,w1);d(r1,w0)}
-        words        cells
-        faults[]     type saf0|saf1|tf_up|tf_down|cfin|cfid|cfst|af_none|af_multi|af_shared; cell; aggressor?; when? up|down|0|1;
+                     of at most 100 operations
+        words        cells, at most 2^40
+        faults[]     at most 1000: type saf0|saf1|tf_up|tf_down|cfin|cfid|cfst|af_none|af_multi|af_shared; cell; aggressor?; when? up|down|0|1;
                      value? 0|1|"and"|"or"; as the type asks
         gives        detected (from an all-zeros and an all-ones start), first {element, operation, address} or null, errors (both of the
                      all-zeros run), operations, operations_per_word
         TEXT;
     private const COVERAGE_FIELDS = <<<'TEXT'
-        test         as in memory march
+        test         as in memory march, of at most 40 operations
         words        2 to 64
         gives        classes[] type saf|tf|cfin|cfid|cfst|af, faults, detected, pct
         TEXT;
     private const SOAK_FIELDS = <<<'TEXT'
-        passes       1 or more; errors: passes that showed one
+        passes       1 to 10^9; errors: passes that showed one
         confidence?  0.95; target_rate? errors a pass; seconds_per_pass? s
         gives        error_rate, upper_rate, lower_rate (each one-sided), passes_needed, passes_left, seconds_left, reasons[]
         TEXT;
     private const SUM_FIELDS = <<<'TEXT'
-        modules[]    name, kib; counted_kib
-        gives        expected_kib, difference_kib, explanations[] (lists of modules whose absence gives the counted size)
+        modules[]    at most 64: name, kib (at most 2^30); counted_kib
+        gives        expected_kib, difference_kib, explanations[] (lists of modules whose absence gives the counted size; at most
+                     10), proved: false when the search was ended by its bound and there may be others
         TEXT;
     private const FIT_FIELDS = <<<'TEXT'
         fitted, candidate   4027, 4116, 4164, 41256, 411000, 4464, 44256, 2102, 2114, 6116, 6264, 62256

@@ -44,7 +44,8 @@ final readonly class Soak
             $errors === $passes => (1 - $confidence) ** (1 / $passes),
             default => Beta::quantile(1 - $confidence, $errors, $passes - $errors + 1),
         };
-        $needed = $target === null || $errors > 0 ? null : (int) ceil(log(1 - $confidence) / log1p(-$target) - 1e-9);
+        $passesNeeded = $target === null || $errors > 0 ? INF : ceil(log(1 - $confidence) / log1p(-$target) - 1e-9);
+        $needed = $passesNeeded < Node::MOST ? (int) $passesNeeded : null;
         $left = $needed === null ? null : max(0, $needed - $passes);
 
         return new self(

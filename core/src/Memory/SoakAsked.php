@@ -19,7 +19,7 @@ final readonly class SoakAsked implements Settled
      * @param ?float $secondsPerPass s
      */
     public function __construct(
-        #[Whole(1)]
+        #[Whole(1, 1_000_000_000)]
         public int $passes,
         #[Whole(0)]
         public int $errors,

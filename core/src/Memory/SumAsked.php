@@ -13,7 +13,7 @@ use Ash\Document\Settled;
 final readonly class SumAsked implements Settled
 {
     /** @param list<Module> $modules of different names */
-    public function __construct(#[ListOf(Module::class)] public array $modules, #[NotNegative] public float $countedKib)
+    public function __construct(#[ListOf(Module::class, most: 64)] public array $modules, #[NotNegative] public float $countedKib)
     {
     }
 

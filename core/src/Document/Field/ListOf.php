@@ -17,8 +17,9 @@ final readonly class ListOf implements Rule
     /**
      * @param Rule|class-string $of       a class stands for its shape, or for the values of an enum
      * @param bool              $distinct refuses the second of two equal ones
+     * @param int               $most     items
      */
-    public function __construct(Rule|string $of, private bool $distinct = false)
+    public function __construct(Rule|string $of, private bool $distinct = false, private int $most = 10_000)
     {
         $this->of = $of instanceof Rule ? $of : Shape::rule($of);
     }
@@ -26,7 +27,7 @@ final readonly class ListOf implements Rule
     /** @return list<mixed> */
     public function read(Node $node): array
     {
-        $items = $node->items();
+        $items = $node->items($this->most);
         $this->distinct && Node::distinct($items);
 
         return array_map($this->of->read(...), $items);
@@ -49,6 +50,6 @@ final readonly class ListOf implements Rule
 
     public function schema(): array
     {
-        return ['type' => 'array', 'items' => $this->of->schema(), ...($this->distinct ? ['uniqueItems' => true] : [])];
+        return ['type' => 'array', 'items' => $this->of->schema(), 'maxItems' => $this->most, ...($this->distinct ? ['uniqueItems' => true] : [])];
     }
 }
