@@ -18,7 +18,7 @@ final readonly class ApiErrors
     {
         $exceptions->dontReport([InvalidDocument::class, Refused::class, Conflict::class]);
         $exceptions->render(static fn (InvalidDocument $fault): JsonResponse => self::answer(422, $fault->pointer, $fault->detail));
-        $exceptions->render(static fn (Refused $fault): JsonResponse => new JsonResponse(['errors' => $fault->faults], 422));
+        $exceptions->render(static fn (Refused $fault): JsonResponse => new JsonResponse(['errors' => $fault->faults], $fault->status));
         $exceptions->render(static fn (Conflict $fault): JsonResponse => self::answer(409, $fault->pointer, $fault->detail));
         $exceptions->render(static function (\Throwable $problem, Request $request): ?JsonResponse {
             if (!$request->is('api/*') && !$request->expectsJson()) {

@@ -8,7 +8,7 @@ namespace App\Http;
 final class Refused extends \DomainException
 {
     /** @param non-empty-list<array{pointer: string, detail: string}> $faults */
-    public function __construct(public readonly array $faults)
+    public function __construct(public readonly array $faults, public readonly int $status = 422)
     {
         parent::__construct(count($faults).' faults');
     }

@@ -6,6 +6,7 @@ namespace App\Logbook;
 
 use App\Http\Body;
 use App\Http\Errors;
+use App\People\SignedIn;
 use Ash\Document\Node;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -67,7 +68,7 @@ final readonly class BoardController
     public function import(Request $request): JsonResponse
     {
         Body::of($request);
-        [$board, $entries] = BoardRecord::import($request->getContent());
+        [$board, $entries] = ImportRecord::from($request->getContent(), SignedIn::person($request));
 
         return new JsonResponse(new Imported($board->id, $board->name, $entries), 201);
     }

@@ -21,7 +21,7 @@ final readonly class Cards
     public const EXACT = 'Y-m-d\TH:i:s.uP';
 
     /** The columns that an entry's card needs. */
-    public const ENTRY = ['id', 'job_id', 'board_id', 'kind', 'stage', 'at', 'author', 'minutes', 'text', 'data', 'corrects_id'];
+    public const ENTRY = ['id', 'job_id', 'board_id', 'kind', 'stage', 'at', 'author', 'person_id', 'minutes', 'text', 'data', 'corrects_id'];
 
     /** @return Builder every column a job card needs, in one query; left joins keep the list in the order of its own index, however large it is */
     public static function jobs(): Builder
@@ -72,7 +72,7 @@ final readonly class Cards
         return new EntryCard(
             id: $r->string('id'), job_id: $r->string('job_id'), board_id: $r->text('board_id'), kind: $kind,
             kind_words: $kinds->all[$kind]->words ?? $kind, stage_words: Stage::from($r->string('stage'))->words(),
-            at: self::time($r->string('at')), author: $r->string('author'), minutes: $r->int('minutes'), says: $said,
+            at: self::time($r->string('at')), author: Entry::writtenBy($r->string('author'), $r->text('person_id') !== null), minutes: $r->int('minutes'), says: $said,
             verdict: is_string($verdict) ? $verdict : null, data: $data, text: $r->string('text'), corrects_id: $r->text('corrects_id'),
             corrected_by: $correctedBy[$r->string('id')] ?? null,
         );

@@ -59,6 +59,17 @@ final class Entry extends ClientKeyed
         return $data instanceof \stdClass ? $data : new \stdClass();
     }
 
+    /** Who wrote it; what came in by import is never taken for a person of this workshop. */
+    public static function writtenBy(string $author, bool $here): string
+    {
+        return $here ? $author : "imported, as it was written by {$author}";
+    }
+
+    public function by(): string
+    {
+        return self::writtenBy($this->author, $this->person_id !== null);
+    }
+
     /** In words, the same on screen, on paper and in exports. */
     public function says(bool $withText = true): string
     {

@@ -29,6 +29,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?CarbonImmutable     $closed_at
  * @property CarbonImmutable      $last_entry_at
  * @property array<string, mixed> $sheet
+ * @property bool                 $imported          came in with a record that was written elsewhere
  */
 final class Job extends Model
 {
@@ -36,7 +37,7 @@ final class Job extends Model
 
     protected $fillable = [
         'id', 'machine_id', 'board_id', 'title', 'owner', 'state', 'stage', 'outcome', 'handed_back', 'minutes',
-        'allowance_minutes', 'opened_at', 'closed_at', 'last_entry_at', 'sheet', 'number',
+        'allowance_minutes', 'opened_at', 'closed_at', 'last_entry_at', 'sheet', 'number', 'imported',
     ];
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
@@ -47,6 +48,7 @@ final class Job extends Model
             'stage' => Stage::class,
             'outcome' => Outcome::class,
             'handed_back' => 'boolean',
+            'imported' => 'boolean',
             'opened_at' => 'immutable_datetime',
             'closed_at' => 'immutable_datetime',
             'last_entry_at' => 'immutable_datetime',

@@ -13,15 +13,17 @@ use Illuminate\Support\Facades\DB;
 /** A profile comes in: from a file or from the screen, as a new machine or over an old one. The document is kept to the letter. */
 final readonly class SaveProfile
 {
-    public static function asNew(string $json, string $author): Machine
+    /** @param ?string $id of the specimen, when it is known already */
+    public static function asNew(string $json, string $author, ?string $id = null): Machine
     {
         $profile = self::read($json);
         if (Machine::query()->where('slug', $profile->slug)->exists()) {
             throw InvalidDocument::at('/slug', "there is a machine \"{$profile->slug}\" already: change its profile, or give this one another slug");
         }
 
-        return DB::transaction(static function () use ($profile, $json, $author): Machine {
-            $machine = Machine::query()->create([
+        return DB::transaction(static function () use ($profile, $json, $author, $id): Machine {
+            $machine = Machine::query()->forceCreate([
+                ...($id === null ? [] : ['id' => $id]),
                 'slug' => $profile->slug,
                 'name' => $profile->name,
                 'kind' => $profile->kind,

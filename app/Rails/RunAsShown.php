@@ -125,7 +125,7 @@ final readonly class RunAsShown
 
     private function card(StoredReading $reading, JudgedReading $judged): StepReading
     {
-        $entry = Entry::query()->findOrFail($reading->entry_id, ['kind', 'author', 'data']);
+        $entry = Entry::query()->findOrFail($reading->entry_id, ['kind', 'author', 'person_id', 'data']);
         $meter = $entry->as(ReadingTaken::class)->meterName ?? '';
 
         return new StepReading(
@@ -138,7 +138,7 @@ final readonly class RunAsShown
             reasons: $judged->reasons,
             ripple: $reading->ripple_mvpp === null ? null : Notation::plain($reading->ripple_mvpp, 3).' mVpp',
             ripple_out: $judged->rippleOut === true, conclusive: $judged->conclusive,
-            at: Cards::time($reading->at->format('Y-m-d H:i:s.v')), author: $entry->author, meter: $meter,
+            at: Cards::time($reading->at->format('Y-m-d H:i:s.v')), author: $entry->by(), meter: $meter,
         );
     }
 

@@ -94,13 +94,15 @@ final readonly class RunController
         $described = Machine::query()->findOrFail($job->machine_id)->readProfile()->section(DescribedRails::class);
         $runs = DB::table('runs')
             ->leftJoin('readings', static fn ($join) => $join->on('readings.run_id', '=', 'runs.id')->where('superseded', false))
-            ->where('job_id', $job->id)->groupBy('runs.id', 'started_at', 'author', 'repeats_id')->orderByDesc('started_at')->limit(self::LISTED)
-            ->get(['runs.id', 'started_at', 'author', 'repeats_id', DB::raw('COUNT(entry_id) AS readings')]);
+            ->where('job_id', $job->id)->groupBy('runs.id', 'started_at', 'author', 'imported', 'repeats_id')->orderByDesc('started_at')->limit(self::LISTED)
+            ->get(['runs.id', 'started_at', 'author', 'imported', 'repeats_id', DB::raw('COUNT(entry_id) AS readings')]);
 
         return new JsonResponse(new JobRails(($described->rails ?? []) !== [], array_values($runs->map(static function (object $row): RunCard {
             $r = new Row($row);
 
-            return new RunCard($r->string('id'), Cards::time($r->string('started_at')), $r->string('author'), $r->int('readings'), $r->text('repeats_id'));
+            $author = Entry::writtenBy($r->string('author'), $r->int('imported') === 0);
+
+            return new RunCard($r->string('id'), Cards::time($r->string('started_at')), $author, $r->int('readings'), $r->text('repeats_id'));
         })->all())));
     }
 

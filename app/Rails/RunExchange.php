@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rails;
 
+use App\Http\Conflict;
 use App\Logbook\Board;
 use App\Logbook\Cards;
 use App\Logbook\Entry;
@@ -46,14 +47,20 @@ final readonly class RunExchange implements Exchange
     {
         foreach ($document->at('runs')->items() as $node) {
             $job = $jobs[Ulid::read($node->at('job'))] ?? $node->at('job')->refuse('is not a job of this document');
-            Run::query()->firstOrCreate(['id' => Ulid::read($node->at('id'))], [
+            $repeats = $node->at('repeats')->isNull() ? null : Ulid::read($node->at('repeats'));
+            $repeats === null || Run::query()->where('job_id', $job->id)->whereKey($repeats)->exists() || $node->at('repeats')->refuse('is not a run of this job');
+            $run = Run::query()->firstOrCreate(['id' => Ulid::read($node->at('id'))], [
                 'job_id' => $job->id,
                 'board_id' => $board->id,
                 'room' => $node->at('room')->text(16),
-                'repeats_id' => $node->at('repeats')->isNull() ? null : Ulid::read($node->at('repeats')),
+                'repeats_id' => $repeats,
                 'started_at' => CarbonImmutable::instance($node->at('started_at')->instant()),
                 'author' => $node->at('author')->text(120),
+                'imported' => true,
             ]);
+            if ($run->job_id !== $job->id || $run->board_id !== $board->id) {
+                throw Conflict::at($node->at('id')->pointer, 'a run of another job has this id');
+            }
         }
     }
 
@@ -63,7 +70,7 @@ final readonly class RunExchange implements Exchange
         if ($reading === null) {
             return;
         }
-        Run::query()->whereKey($reading->run)->exists() || $node->at('data')->at('run')->refuse('is not a run of this document');
+        Run::query()->where('job_id', $entry->job_id)->whereKey($reading->run)->exists() || $node->at('data')->at('run')->refuse('is not a run of this job');
         $reading->limitsV !== null || $node->at('data')->at('limits_v');
         $meter = $node->at('meter');
         $accuracy = MeterAccuracy::of($meter->at('reading_pct')->notNegative(), $meter->at('counts')->notNegative(), $meter->at('resolution_v')->notNegative());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 return new class extends Migration {
@@ -20,12 +21,26 @@ return new class extends Migration {
         });
         Schema::table('memory_sources', static fn (Blueprint $table) => $table->mediumText('tested')->nullable()->change());
         Schema::table('shelf_items', static fn (Blueprint $table) => $table->mediumText('spec')->change());
-        Schema::table('jobs', static fn (Blueprint $table) => $table->index(['last_entry_at', 'id']));
+        Schema::table('jobs', static function (Blueprint $table): void {
+            $table->index(['last_entry_at', 'id']);
+            // Came in with a record that was written elsewhere: what comes in later may add to it, and to no other.
+            $table->boolean('imported')->default(false);
+        });
+        Schema::table('runs', static fn (Blueprint $table) => $table->boolean('imported')->default(false));
+        DB::statement(
+            'UPDATE jobs SET imported = 1 WHERE EXISTS (SELECT 1 FROM entries WHERE entries.job_id = jobs.id AND person_id IS NULL) '
+                .'AND NOT EXISTS (SELECT 1 FROM entries WHERE entries.job_id = jobs.id AND person_id IS NOT NULL)',
+        );
+        DB::statement('UPDATE runs JOIN jobs ON jobs.id = runs.job_id SET runs.imported = 1 WHERE jobs.imported = 1');
     }
 
     public function down(): void
     {
-        Schema::table('jobs', static fn (Blueprint $table) => $table->dropIndex(['last_entry_at', 'id']));
+        Schema::table('runs', static fn (Blueprint $table) => $table->dropColumn('imported'));
+        Schema::table('jobs', static function (Blueprint $table): void {
+            $table->dropIndex(['last_entry_at', 'id']);
+            $table->dropColumn('imported');
+        });
         Schema::table('entries', static fn (Blueprint $table) => $table->dropIndex(['board_id', 'kind', 'at', 'id']));
     }
 };

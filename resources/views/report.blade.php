@@ -73,7 +73,7 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 <h2>Parts replaced</h2>
 <ul>
 @foreach ($sheet->standing(PartReplaced::KIND) as $entry)
-<li>{{ $entry->data->sentence('') }} <span class="small">({{ $entry->at->format('j M Y') }}, {{ $entry->author }})</span></li>
+<li>{{ $entry->data->sentence('') }} <span class="small">({{ $entry->at->format('j M Y') }}, {{ $entry->by() }})</span></li>
 @endforeach
 </ul>
 @endif
@@ -93,7 +93,7 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 <p>Power was not advised and was applied all the same:</p>
 <ul>
 @foreach ($sheet->standing(GatePassed::KIND) as $entry)
-<li>{{ $entry->says() }} <span class="small">({{ $entry->at->format('j M Y H:i') }}, {{ $entry->author }})</span></li>
+<li>{{ $entry->says() }} <span class="small">({{ $entry->at->format('j M Y H:i') }}, {{ $entry->by() }})</span></li>
 @endforeach
 </ul>
 @endif
@@ -117,7 +117,7 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 <thead><tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">What</th></tr></thead>
 <tbody>
 @foreach ($sheet->course() as $entry)
-<tr><td>{{ $entry->at->format('j M Y H:i') }}</td><td>{{ $entry->author }}</td><td>{{ $sheet->kind($entry) }}: {{ $entry->says() }}@if ($sheet->note($entry))
+<tr><td>{{ $entry->at->format('j M Y H:i') }}</td><td>{{ $entry->by() }}</td><td>{{ $sheet->kind($entry) }}: {{ $entry->says() }}@if ($sheet->note($entry))
 <span class="small">[{{ $sheet->note($entry) }}]</span>@endif</td></tr>
 @endforeach
 </tbody>

@@ -153,7 +153,7 @@ final class RoutesTest extends TestCase
                 );
                 self::assertContains(
                     $response->getStatusCode(),
-                    [400, 404, 409, 422],
+                    [400, 404, 409, 413, 422],
                     "{$method} {$address} with ".substr($body, 0, 60).": {$response->getContent()}",
                 );
                 self::assertIsString($response->json('errors.0.pointer'));

@@ -81,6 +81,32 @@ final readonly class Shape
     }
 
     /**
+     * What write() gave, from somewhere else: as strict as read(), with the fields that only the record fills.
+     *
+     * @return T
+     *
+     * @throws InvalidDocument
+     */
+    public function again(Node $node): object
+    {
+        $node->only(...array_map(strval(...), array_keys($this->fields)));
+        $values = [];
+        foreach ($this->fields as $name => $field) {
+            $at = $node->optional((string) $name);
+            if ($at !== null && !($at->isNull() && $field->nullable)) {
+                $values[$field->parameter] = $field->rule->read($at);
+            } elseif (!$field->optional && !$field->hasDefault && !$field->nullable) {
+                $node->at((string) $name);
+            }
+        }
+        try {
+            return $this->made($values);
+        } catch (\TypeError|\ArgumentCountError) {
+            $node->refuse('lacks a field, or has one of another type');
+        }
+    }
+
+    /**
      * What write() gave, taken up again.
      *
      * @return T

@@ -10,11 +10,16 @@ final readonly class Ulid
     /** As it may be handed in; it is kept in upper case. */
     public const PATTERN = '^[0-7][0-9A-HJKMNP-TV-Za-hjkmnp-tv-z]{25}$';
 
+    public static function isOne(string $text): bool
+    {
+        return preg_match('/'.self::PATTERN.'/D', $text) === 1;
+    }
+
     /** @return string in upper case */
     public static function read(Node $node): string
     {
         $ulid = strtoupper($node->string());
 
-        return preg_match('/'.self::PATTERN.'/D', $ulid) === 1 ? $ulid : $node->refuse('must be a ULID (26 characters)');
+        return self::isOne($ulid) ? $ulid : $node->refuse('must be a ULID (26 characters)');
     }
 }

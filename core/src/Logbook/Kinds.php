@@ -47,6 +47,22 @@ final readonly class Kinds
         return json_encode((object) [...Shape::of($data::class)->write($data), 'form' => $this->all[$kind]->form], self::FLAGS);
     }
 
+    /**
+     * What another workshop's record holds: read as strictly as what is handed in. A kind or a form that is not known here is kept as it is.
+     *
+     * @throws InvalidDocument
+     */
+    public function brought(string $kind, Node $data): EntryData
+    {
+        $it = $this->all[$kind] ?? null;
+        $form = $data->optional('form')?->integer(1) ?? EntryKind::FIRST_FORM;
+        if ($it === null || $form > $it->form) {
+            return new UnreadEntry($kind, json_encode($data->object(), self::FLAGS), $it === null ? 'the kind is not known' : 'it was written in a newer form');
+        }
+
+        return Shape::of($it->data)->again(Node::of(self::renewed($it, clone $data->object()), $data->pointer));
+    }
+
     /** What was stored, whatever it is: what cannot be read stands as text and hinders nothing else. */
     public function stored(string $kind, string $json): EntryData
     {
