@@ -86,7 +86,7 @@ final readonly class ScpiMeter
     {
         $said = mb_substr(mb_scrub($error), 0, 80);
 
-        return in_array(self::code($error), self::BUSY, true) ? MeterReading::none(MeterState::Busy, $said) : MeterReading::none(MeterState::DeviceError, $said);
+        return MeterReading::none(in_array(self::code($error), self::BUSY, true) ? MeterState::Busy : MeterState::DeviceError, $said);
     }
 
     /**

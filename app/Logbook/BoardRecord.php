@@ -28,7 +28,8 @@ final readonly class BoardRecord
             'machine' => Node::parse($machine->profile)->object(),
             'board' => ['id' => $board->id, 'slot' => $board->slot, 'machine' => $machine->id],
             'jobs' => $jobs->map(static fn (Job $job): array => [
-                'id' => $job->id, 'board' => $job->board_id, 'board_slot' => Board::query()->findOrFail($job->board_id)->slot, 'title' => $job->title, 'owner' => $job->owner,
+                'id' => $job->id, 'board' => $job->board_id, 'board_slot' => Board::query()->findOrFail($job->board_id)->slot,
+                'title' => $job->title, 'owner' => $job->owner,
                 'allowance_minutes' => $job->allowance_minutes, 'opened_at' => $job->opened_at->format(Cards::TIME),
             ])->all(),
             ...self::parts($board),

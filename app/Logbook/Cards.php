@@ -72,7 +72,8 @@ final readonly class Cards
         return new EntryCard(
             id: $r->string('id'), job_id: $r->string('job_id'), board_id: $r->text('board_id'), kind: $kind,
             kind_words: $kinds->all[$kind]->words ?? $kind, stage_words: Stage::from($r->string('stage'))->words(),
-            at: self::time($r->string('at')), author: Entry::writtenBy($r->string('author'), $r->text('person_id') !== null), minutes: $r->int('minutes'), says: $said,
+            at: self::time($r->string('at')), author: Entry::writtenBy($r->string('author'), $r->text('person_id') !== null),
+            minutes: $r->int('minutes'), says: $said,
             verdict: is_string($verdict) ? $verdict : null, data: $data, text: $r->string('text'), corrects_id: $r->text('corrects_id'),
             corrected_by: $correctedBy[$r->string('id')] ?? null,
         );

@@ -24,7 +24,9 @@ final readonly class NewPassword extends Plain
         'march', 'april', 'june', 'july', 'august', 'september', 'october', 'november', 'december', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday',
         'saturday', 'sunday', 'hello', 'hallo', 'bonjour', 'please', 'open', 'sesame', 'mypassword', 'thisismy', 'my', 'the', 'your', 'our', 'new', 'old',
     ];
-    private const RUNS = ['abcdefghijklmnopqrstuvwxyz', 'qwertyuiopasdfghjklzxcvbnm', 'qwertzuiopasdfghjklyxcvbnm', 'azertyuiopqsdfghjklmwxcvbn', '01234567890123456789'];
+    private const RUNS = [
+        'abcdefghijklmnopqrstuvwxyz', 'qwertyuiopasdfghjklzxcvbnm', 'qwertzuiopasdfghjklyxcvbnm', 'azertyuiopqsdfghjklmwxcvbn', '01234567890123456789',
+    ];
 
     public function read(Node $node): string
     {
@@ -39,7 +41,8 @@ final readonly class NewPassword extends Plain
         $plain = strtr($bare, ['0' => 'o', '1' => 'l', '3' => 'e', '4' => 'a', '5' => 's', '7' => 't', '@' => 'a', '$' => 's', '!' => 'i']);
         foreach ([mb_strtolower($given), $bare, $plain] as $text) {
             $letters = (string) preg_replace('/[^\p{L}]+/u', '', $text);
-            if (preg_match('/^(.{1,6})\1+.{0,5}$/su', $text) === 1 && strlen($text) >= 6 || self::onlyWords($letters) || self::run($letters) || self::run($text)) {
+            $again = strlen($text) >= 6 && preg_match('/^(.{1,6})\1+.{0,5}$/su', $text) === 1;
+            if ($again || self::onlyWords($letters) || self::run($letters) || self::run($text)) {
                 return true;
             }
         }

@@ -48,7 +48,8 @@ final readonly class RunExchange implements Exchange
         foreach ($document->at('runs')->items() as $node) {
             $job = $jobs[Ulid::read($node->at('job'))] ?? $node->at('job')->refuse('is not a job of this document');
             $repeats = $node->at('repeats')->isNull() ? null : Ulid::read($node->at('repeats'));
-            $repeats === null || Run::query()->where('job_id', $job->id)->whereKey($repeats)->exists() || $node->at('repeats')->refuse('is not a run of this job');
+            $repeats === null || Run::query()->where('job_id', $job->id)->whereKey($repeats)->exists()
+                || $node->at('repeats')->refuse('is not a run of this job');
             $run = Run::query()->firstOrCreate(['id' => Ulid::read($node->at('id'))], [
                 'job_id' => $job->id,
                 'board_id' => $board->id,

@@ -95,10 +95,11 @@ final readonly class ReportSheet
     private static function photo(PhotoCard $card): array
     {
         $file = Photo::query()->findOrFail($card->id)->file(true);
+        $of = $card->of === null ? '' : $card->of.($card->phase === null ? '' : ", {$card->phase->value}");
 
         return [
             'image' => is_file($file) ? 'data:image/jpeg;base64,'.base64_encode((string) file_get_contents($file)) : '',
-            'says' => implode('. ', array_filter([$card->of === null ? '' : $card->of.($card->phase === null ? '' : ", {$card->phase->value}"), $card->caption])),
+            'says' => implode('. ', array_filter([$of, $card->caption])),
             'pins' => array_map(static fn (PinCard $pin): string => "{$pin->number}: {$pin->text}", $card->pins),
         ];
     }

@@ -91,7 +91,8 @@ final class DoorTest extends TestCase
         }
         self::assertGreaterThan(100, $tried);
         foreach (['symptom', 'observation', 'waiting', 'hazard', 'decision', 'action'] as $kind) {
-            foreach ([['text' => $value], ['text' => 'x', 'data' => ['for' => $value, 'asked' => $value]], ['line' => "note {$kind} ".(is_string($value) ? $value : '')]] as $fields) {
+            $line = "note {$kind} ".(is_string($value) ? $value : '');
+            foreach ([['text' => $value], ['text' => 'x', 'data' => ['for' => $value, 'asked' => $value]], ['line' => $line]] as $fields) {
                 $answer = $this->add(\App\Logbook\Job::query()->findOrFail($job), ['kind' => $kind, ...$fields]);
                 self::assertLessThan(500, $answer->getStatusCode(), (string) $answer->getContent());
             }
@@ -105,7 +106,8 @@ final class DoorTest extends TestCase
             'id' => self::ulid(), 'job' => $job, 'at' => '2026-03-01T09:00:00Z', 'name' => 'A name', 'title' => 'A title', 'owner' => 'Somebody',
             'machine' => self::machine()->id, 'board' => self::board(self::machine(), 'main')->id, 'quantity' => 1, 'place' => 'drawer', 'sku' => 'A-1',
             'email' => 'a@test.example', 'role' => 'viewer', 'password' => 'correct-horse-battery', 'host' => '127.0.0.1', 'port' => 9, 'counts' => 1,
-            'reading_pct' => 0.1, 'resolution_v' => 0.001, 'map' => 'main', 'text' => '1 2 3', 'change' => 1, 'days' => 3, 'line' => 'note x', 'marking' => '104',
+            'reading_pct' => 0.1, 'resolution_v' => 0.001, 'map' => 'main', 'text' => '1 2 3', 'change' => 1, 'days' => 3, 'line' => 'note x',
+            'marking' => '104',
         ];
     }
 
@@ -124,7 +126,8 @@ final class DoorTest extends TestCase
         $this->getJson('/api/session', ['Referer' => config('app.url').'/'])->assertStatus(401);
         $this->postJson('/api/session', ['email' => 'x@test.example', 'password' => 'x'], ['Referer' => config('app.url').'/'])->assertStatus(422);
         self::assertSame($before, DB::table('sessions')->count());
-        $this->postJson('/api/session', ['email' => self::person()->email, 'password' => 'correct-horse-battery'], ['Referer' => config('app.url').'/'])->assertOk();
+        $who = ['email' => self::person()->email, 'password' => 'correct-horse-battery'];
+        $this->postJson('/api/session', $who, ['Referer' => config('app.url').'/'])->assertOk();
         self::assertSame($before + 1, DB::table('sessions')->count());
     }
 }

@@ -108,7 +108,8 @@ final class RecordedTest extends TestCase
         $text = $response->baseResponse instanceof \Symfony\Component\HttpFoundation\StreamedResponse
             ? $response->streamedContent()
             : (string) $response->getContent();
-        $text = preg_replace('/\n\s*/', "\n", preg_replace(['/data:image[^"]+/', '/signature=\w+/', '/\w{40}(?=\.ics)/', '/(?<="next_before":")\w+/', '/(?<="signature": ")\w+/'], '~', $text) ?? '');
+        $chance = ['/data:image[^"]+/', '/signature=\w+/', '/\w{40}(?=\.ics)/', '/(?<="next_before":")\w+/', '/(?<="signature": ")\w+/'];
+        $text = preg_replace('/\n\s*/', "\n", preg_replace($chance, '~', $text) ?? '');
 
         return "{$response->getStatusCode()} {$this->named(trim((string) $text))}";
     }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Ash\Memory;
 
-/** Every fault of every class on a small memory, one at a time, those that must behave alike counted together: what a march test's claim is worth, shown and not told. */
+/**
+ * Every fault of every class on a small memory, one at a time, those that must behave alike counted together: what a march test's claim
+ * is worth, shown and not told.
+ */
 final readonly class Coverage
 {
     /** @return list<array{type: string, faults: int, detected: int, pct: ?float}> */

@@ -58,7 +58,8 @@ final class Sum
         $missing = (int) round($sum->differenceKib * 1000);
         // No choice of modules makes what their common divisor does not go into.
         $step = array_reduce($sum->units, self::divisor(...), 0);
-        for ($size = 1; $missing > 0 && $step > 0 && $missing % $step === 0 && $size <= count($modules) && count($sum->explanations) < self::MOST && $sum->steps < self::STEPS; ++$size) {
+        $most = $missing > 0 && $step > 0 && $missing % $step === 0 ? count($modules) : 0;
+        for ($size = 1; $size <= $most && count($sum->explanations) < self::MOST; ++$size) {
             $sum->search(0, $size, $missing, []);
         }
         $sum->proved = $sum->steps < self::STEPS;

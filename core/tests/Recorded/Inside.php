@@ -35,7 +35,12 @@ final readonly class Inside
                 ], JSON_THROW_ON_ERROR)))),
             ],
             'soak' => static fn (Node $asked): mixed => [
-                Soak::curve(self::whole($asked, 'passes'), self::whole($asked, 'errors'), $asked->at('confidence')->number(), $asked->optional('target')?->number()),
+                Soak::curve(
+                    self::whole($asked, 'passes'),
+                    self::whole($asked, 'errors'),
+                    $asked->at('confidence')->number(),
+                    $asked->optional('target')?->number(),
+                ),
                 Soak::gains(
                     self::whole($asked, 'passes'),
                     self::whole($asked, 'errors'),

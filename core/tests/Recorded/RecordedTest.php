@@ -63,7 +63,8 @@ final class RecordedTest extends TestCase
 
     /**
      * The edges: documents of the files above with one place changed to just below, at and just above where the answer's words change,
-     * to the longest text that is taken and one more, left out, emptied, with an item twice, or of another type. Kept as [verb, line of the file, place, change, digest].
+     * to the longest text that is taken and one more, left out, emptied, with an item twice, or of another type.
+     * Kept as [verb, line of the file, place, change, digest].
      */
     public function test_nothing_moved_at_the_edges(): void
     {
