@@ -4,8 +4,17 @@ declare(strict_types=1);
 
 namespace Ash\Tests\Recorded;
 
+use Ash\Batteries\BatteryKnown;
+use Ash\Batteries\BatteryState;
 use Ash\Document\Node;
 use Ash\Document\Shape;
+use Ash\Facts\Facts;
+use Ash\Facts\OpenThing;
+use Ash\Facts\PartsReplaced;
+use Ash\Logbook\Allowance;
+use Ash\Logbook\Outcome;
+use Ash\Logbook\Situation;
+use Ash\Logbook\Stage;
 use Ash\Memory\Condition;
 use Ash\Memory\FittedMemory;
 use Ash\Memory\Located;
@@ -17,7 +26,16 @@ use Ash\Memory\RowsOfChips;
 use Ash\Memory\Soak;
 use Ash\Memory\Transcript;
 use Ash\Quantity\Radix;
+use Ash\Rails\Judgement;
+use Ash\Rails\Limits;
+use Ash\Rails\Load;
+use Ash\Rails\MeterAccuracy;
+use Ash\Rails\Rail;
+use Ash\Rails\RailsJudged;
+use Ash\Rails\RailStrip;
+use Ash\Rails\Reading;
 use Ash\Rooms;
+use Ash\Tests\House;
 
 /** What the screens ask of the core and bin/ash does not. */
 final readonly class Inside
@@ -49,6 +67,12 @@ final readonly class Inside
                 ),
                 Soak::duration($asked->optional('seconds_per_pass')?->number() ?? 1.0),
             ],
+            'csv' => static fn (Node $asked): mixed => json_decode(Rooms::hall()->rooms['memory']->verbs()['locate']->answer(
+                json_encode(['map' => $asked->at('map')->raw()], JSON_THROW_ON_ERROR),
+                ['errors' => array_map(static fn (Node $line): string => $line->string(), $asked->at('lines')->items())],
+            ), false, 64, JSON_THROW_ON_ERROR),
+            'strips' => self::strips(...),
+            'sheet' => self::sheet(...),
             'words' => static fn (Node $asked): mixed => self::words($asked->at('enum')->string()),
             'shape' => static fn (Node $asked): mixed => Shape::of(Rooms::hall()->kinds->all[$asked->at('kind')->string()]->data)->schema(),
             'condition' => static function (Node $asked): mixed {
@@ -60,6 +84,55 @@ final readonly class Inside
                 return [$one->words(), $one->against($other), $one->partDiffers($other)];
             },
         ];
+    }
+
+    /** Where each reading stands on its rail's strip, the one before as its ghost. */
+    private static function strips(Node $asked): mixed
+    {
+        $strips = [];
+        foreach (Rail::readAll($asked->at('rails')) as $rail) {
+            $before = null;
+            foreach ($asked->at('volts')->items() as $volts) {
+                $now = $volts->isNull() ? null : $volts->number();
+                $guard = $asked->optional('guard_v')?->number();
+                $strips[] = RailStrip::of($rail, $now, $guard, $before, $asked->has('wide') ? Limits::wide($rail->nominalV) : null);
+                $before = $now;
+            }
+        }
+
+        return $strips;
+    }
+
+    /** The head of a job in a situation. */
+    private static function sheet(Node $asked): mixed
+    {
+        $day = new \DateTimeImmutable('2026-03-01T09:00:00Z');
+        $rails = $asked->optional('rails');
+        $readings = $asked->optional('readings')?->items() ?? [];
+        $facts = array_filter([
+            $asked->has('battery') ? new BatteryKnown($asked->at('battery')->enum(BatteryState::class)) : null,
+            $readings === [] ? null : new RailsJudged(Judgement::of(
+                Rail::readAll($rails ?? Node::of([])),
+                MeterAccuracy::of(0.1, 1, 0.001),
+                array_map(static fn (Node $it): Reading => new Reading(
+                    $it->at('rail')->string(),
+                    $it->at('volts')->number(),
+                    Load::from($it->at('load')->string()),
+                ), $readings),
+            ), $day),
+            $asked->has('changed') ? new PartsReplaced(['C1 to 2u'], $day->modify('+1 hour')) : null,
+            ...array_map(static fn (Node $it): OpenThing => new OpenThing($it->string(), "a {$it->string()}", $day), $asked->optional('open')?->items() ?? []),
+        ]);
+
+        return Rooms::hall()->sheet(new Situation(
+            stage: $asked->at('stage')->enum(Stage::class),
+            profile: House::profile($rails === null ? [] : ['rails' => $rails->raw()]),
+            facts: new Facts(...array_values($facts)),
+            allowance: new Allowance($asked->optional('minutes')?->integer() ?? 0, 300, $asked->optional('since')?->integer() ?? 0),
+            symptom: $asked->optional('symptom')?->string(),
+            leaps: [],
+            outcome: $asked->optional('outcome')?->enum(Outcome::class),
+        ));
     }
 
     /** What each case of an enumeration says of itself: every public method that wants nothing. */
