@@ -6,6 +6,7 @@ namespace App\Instruments;
 
 use App\Http\Body;
 use App\Http\Errors;
+use App\Logbook\Once;
 use Ash\Document\InvalidDocument;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -37,12 +38,18 @@ final readonly class MeterController
         requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/MeterBody')),
         responses: [
             new OA\Response(response: 201, description: 'added', content: new OA\JsonContent(ref: MeterCard::class)),
+            new OA\Response(response: 200, description: 'the same meter was there already', content: new OA\JsonContent(ref: MeterCard::class)),
             new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
         ],
     )]
     public function store(Request $request): JsonResponse
     {
-        return new JsonResponse(self::card(Meter::query()->create(self::read($request, null))), 201);
+        [$meter, $new] = Once::made(
+            static fn (): ?Meter => Meter::query()->where(self::read($request, null, false))->first(),
+            static fn (): Meter => Meter::query()->create(self::read($request, null)),
+        );
+
+        return new JsonResponse(self::card($meter), $new ? 201 : 200);
     }
 
     #[OA\Put(
@@ -107,11 +114,11 @@ final readonly class MeterController
     }
 
     /** @return array<string, string|int|float|bool|null> */
-    private static function read(Request $request, ?Meter $meter): array
+    private static function read(Request $request, ?Meter $meter, bool $alone = true): array
     {
         $given = Body::of($request);
         $body = Body::as($request, MeterBody::class);
-        if (Meter::query()->where('name', $body->name)->whereKeyNot($meter->id ?? '')->exists()) {
+        if ($alone && Meter::query()->where('name', $body->name)->whereKeyNot($meter->id ?? '')->exists()) {
             throw InvalidDocument::at('/name', 'there is a meter of this name already');
         }
 

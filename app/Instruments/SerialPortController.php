@@ -6,6 +6,7 @@ namespace App\Instruments;
 
 use App\Http\Body;
 use App\Http\Errors;
+use App\Logbook\Once;
 use Ash\Document\InvalidDocument;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -37,12 +38,18 @@ final readonly class SerialPortController
         requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/SerialPortBody')),
         responses: [
             new OA\Response(response: 201, description: 'added', content: new OA\JsonContent(ref: SerialPortCard::class)),
+            new OA\Response(response: 200, description: 'the same port was there already', content: new OA\JsonContent(ref: SerialPortCard::class)),
             new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
         ],
     )]
     public function store(Request $request): JsonResponse
     {
-        return new JsonResponse(SerialPortCard::of(SerialPort::query()->create(self::read($request, null))), 201);
+        [$port, $new] = Once::made(
+            static fn (): ?SerialPort => SerialPort::query()->where(self::read($request, null, false))->first(),
+            static fn (): SerialPort => SerialPort::query()->create(self::read($request, null)),
+        );
+
+        return new JsonResponse(SerialPortCard::of($port), $new ? 201 : 200);
     }
 
     #[OA\Put(
@@ -97,10 +104,10 @@ final readonly class SerialPortController
     }
 
     /** @return array<string, string|int|bool> */
-    private static function read(Request $request, ?SerialPort $port): array
+    private static function read(Request $request, ?SerialPort $port, bool $alone = true): array
     {
         $body = Body::as($request, SerialPortBody::class);
-        if (SerialPort::query()->where('name', $body->name)->whereKeyNot($port->id ?? '')->exists()) {
+        if ($alone && SerialPort::query()->where('name', $body->name)->whereKeyNot($port->id ?? '')->exists()) {
             throw InvalidDocument::at('/name', 'there is a serial port of this name already');
         }
 

@@ -16,7 +16,6 @@ use Ash\Logbook\EntryDraft;
 use Ash\Logbook\LogbookRoom as Core;
 use Ash\Logbook\Profile;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\DB;
 
 /**
  * The one way into the record: an entry and everything that follows from it, in one transaction.
@@ -24,12 +23,10 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class Append
 {
-    private const TRIES = 3;
-
     /** @return array{Entry, bool} the entry, and whether it is new; the same entry sent again is the same entry */
     public static function to(string $jobId, EntryDraft $draft, Person $who): array
     {
-        return DB::transaction(static function () use ($jobId, $draft, $who): array {
+        return Once::transaction(static function () use ($jobId, $draft, $who): array {
             $job = Job::query()->lockForUpdate()->findOrFail($jobId);
             $known = Entry::query()->find($draft->id);
             if ($known !== null) {
@@ -37,7 +34,7 @@ final readonly class Append
             }
 
             return [(new self($job, Machine::query()->findOrFail($job->machine_id)->readProfile(), $who))->add($draft), true];
-        }, self::TRIES);
+        });
     }
 
     private function __construct(private Job $job, private Profile $profile, private Person $who)

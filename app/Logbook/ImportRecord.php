@@ -14,6 +14,7 @@ use Ash\Logbook\LogbookRoom as Core;
 use Ash\Logbook\Profile;
 use Ash\Logbook\Stage;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -54,7 +55,14 @@ final class ImportRecord
         $node = Node::parse($json);
         $profile = House::here()->hall->profile($node->at('machine'));
 
-        return DB::transaction(static fn (): array => (new self($node, $profile, BoardRecord::isOwn($node->object()), $who))->bring(), 3);
+        $own = BoardRecord::isOwn($node->object());
+        $bring = static fn (): array => Once::transaction(static fn (): array => (new self($node, $profile, $own, $who))->bring());
+        try {
+            return $bring();
+        } catch (UniqueConstraintViolationException) {
+            // The same file came in beside this one: what it brought is there now.
+            return $bring();
+        }
     }
 
     /** @return array{Board, int} */

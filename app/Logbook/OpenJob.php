@@ -6,7 +6,6 @@ namespace App\Logbook;
 
 use App\Http\Conflict;
 use Ash\Logbook\Stage;
-use Illuminate\Support\Facades\DB;
 
 /** A machine is taken in: the job and the head that the rules write for it, in one transaction. */
 final readonly class OpenJob
@@ -17,19 +16,19 @@ final readonly class OpenJob
     /** @return array{Job, bool} the job, and whether it is new: the same intake sent twice is one job */
     public static function with(Intake $it, Machine $machine): array
     {
-        return DB::transaction(static function () use ($it, $machine): array {
+        return Once::made(static function () use ($it, $machine): ?Job {
             $known = Job::query()->where('id', $it->id)->first();
-            if ($known !== null) {
-                return $known->machine_id === $machine->id && $known->title === $it->title
-                    ? [$known, false]
-                    : throw Conflict::at('/id', 'another job has this id');
-            }
+
+            return $known === null || ($known->machine_id === $machine->id && $known->title === $it->title)
+                ? $known
+                : throw Conflict::at('/id', 'another job has this id');
+        }, static function () use ($it, $machine): Job {
             $job = self::create($it, $machine);
             $job->sheet = SheetDocument::of(Gathered::sheet($job, $machine->readProfile()));
             $job->save();
 
-            return [$job, true];
-        }, 3);
+            return $job;
+        });
     }
 
     /** A job before its first entry. */

@@ -17,11 +17,14 @@ final readonly class SaveProfile
     public static function asNew(string $json, string $author, ?string $id = null): Machine
     {
         $profile = self::read($json);
-        if (Machine::query()->where('slug', $profile->slug)->exists()) {
-            throw InvalidDocument::at('/slug', "there is a machine \"{$profile->slug}\" already: change its profile, or give this one another slug");
-        }
 
-        return DB::transaction(static function () use ($profile, $json, $author, $id): Machine {
+        return Once::made(static function () use ($profile, $json): ?Machine {
+            $known = Machine::query()->where('slug', $profile->slug)->first();
+
+            return $known === null || ($known->revision === 1 && $known->profile === $json)
+                ? $known
+                : throw InvalidDocument::at('/slug', "there is a machine \"{$profile->slug}\" already: change its profile, or give this one another slug");
+        }, static function () use ($profile, $json, $author, $id): Machine {
             $machine = Machine::query()->forceCreate([
                 ...($id === null ? [] : ['id' => $id]),
                 'slug' => $profile->slug,
@@ -34,14 +37,14 @@ final readonly class SaveProfile
             self::boards($machine, $profile);
 
             return $machine;
-        });
+        })[0];
     }
 
     /** @param string|null $revision what the editor saw, so that two people do not overwrite each other */
     public static function over(Machine $machine, string $json, ?string $revision, string $author): void
     {
         $profile = self::read($json);
-        DB::transaction(static function () use ($machine, $profile, $json, $revision, $author): void {
+        Once::transaction(static function () use ($machine, $profile, $json, $revision, $author): void {
             $current = Machine::query()->lockForUpdate()->findOrFail($machine->id);
             if ($revision !== null && trim($revision, '"') !== (string) $current->revision) {
                 throw Conflict::at('', 'someone else changed this profile meanwhile: load it again');

@@ -10,7 +10,6 @@ use Ash\Document\InvalidDocument;
 use Ash\Logbook\EntryDraft;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\DB;
 use Intervention\Image\Drivers\Gd\Driver;
 use Intervention\Image\Exceptions\RuntimeException as Unreadable;
 use Intervention\Image\ImageManager;
@@ -46,12 +45,12 @@ final readonly class TakePhoto
         $mark = '.'.bin2hex(random_bytes(6));
         try {
             self::encode($path, $photo, $mark);
-            DB::transaction(static function () use ($photo, $job, $draft, $who, $mark): void {
+            Once::transaction(static function () use ($photo, $job, $draft, $who, $mark): void {
                 $photo->save();
                 Append::to($job->id, $draft, $who);
                 rename($photo->file().$mark, $photo->file());
                 rename($photo->file(true).$mark, $photo->file(true));
-            }, 3);
+            });
         } catch (UniqueConstraintViolationException $problem) {
             return self::known($job, $id) ?? throw $problem;
         } finally {

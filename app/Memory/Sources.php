@@ -8,14 +8,16 @@ use App\Http\Conflict;
 use App\Instruments\SerialPort;
 use App\Logbook\Job;
 use App\Logbook\Machine;
+use App\Logbook\Once;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Ash\Memory\FittedMemory;
 use Ash\Memory\Pattern;
 use Ash\Memory\SourceForm;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Cache;
 
 /** Takes in what a memory test gave. Nothing of it is in the record until someone keeps it. */
 final readonly class Sources
@@ -144,6 +146,22 @@ final readonly class Sources
         ?string $port = null,
     ): Source {
         $id = $body->id;
+        // One after the other: the file has the source's name, and who loses must not take the first one's away.
+        $lock = Cache::lock("memory-source:{$id}", 180);
+
+        return $lock->block(120, static fn (): Source => self::alone($job, $body, $who, $kind, $lay, $port));
+    }
+
+    /** @param \Closure(Source): void $lay puts the file down */
+    private static function alone(
+        Job $job,
+        MemoryTextBody|MemoryCsvBody|CaptureBody $body,
+        Person $who,
+        SourceForm $kind,
+        \Closure $lay,
+        ?string $port,
+    ): Source {
+        $id = $body->id;
         $known = Source::query()->find($id);
         if ($known !== null) {
             return $known->job_id === $job->id && $known->kind === $kind ? $known : throw Conflict::at('/id', 'another source has this id');
@@ -162,7 +180,10 @@ final readonly class Sources
         $lay($source);
         try {
             self::read($source);
-            DB::transaction(static fn () => $source->save());
+            Once::transaction(static fn () => $source->save());
+        } catch (UniqueConstraintViolationException) {
+            @unlink($source->file());
+            throw Conflict::at('/port', 'somebody is listening there already');
         } catch (\Throwable $problem) {
             @unlink($source->file());
             throw $problem;

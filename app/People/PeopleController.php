@@ -6,10 +6,12 @@ namespace App\People;
 
 use App\Http\Body;
 use App\Http\Errors;
+use App\Logbook\Once;
 use Ash\Document\InvalidDocument;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Hash;
 use OpenApi\Attributes as OA;
 
 final readonly class PeopleController
@@ -38,6 +40,7 @@ final readonly class PeopleController
         requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/PersonBody')),
         responses: [
             new OA\Response(response: 201, description: 'added', content: new OA\JsonContent(ref: PersonCard::class)),
+            new OA\Response(response: 200, description: 'the same person was there already', content: new OA\JsonContent(ref: PersonCard::class)),
             new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
         ],
     )]
@@ -46,7 +49,16 @@ final readonly class PeopleController
         $body = Body::as($request, PersonBody::class);
         $password = $body->password ?? throw InvalidDocument::at('/password', 'is missing');
 
-        return new JsonResponse(self::card(Person::query()->create([...self::fields($body, null), 'password' => $password])), 201);
+        [$person, $new] = Once::made(
+            static function () use ($body, $password): ?Person {
+                $known = Person::query()->where('email', $body->email)->where('name', $body->name)->where('role', $body->role)->first();
+
+                return $known !== null && Hash::check($password, $known->password) ? $known : null;
+            },
+            static fn (): Person => Person::query()->create([...self::fields($body, null), 'password' => $password]),
+        );
+
+        return new JsonResponse(self::card($person), $new ? 201 : 200);
     }
 
     #[OA\Put(

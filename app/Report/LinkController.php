@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Report;
 
 use App\Http\Body;
+use App\Http\Conflict;
 use App\Logbook\Cards;
 use App\Logbook\Job;
+use App\Logbook\Once;
 use App\People\SignedIn;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -45,14 +47,30 @@ final readonly class LinkController
         tags: ['report'],
         parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/LinkBody')),
-        responses: [new OA\Response(response: 201, description: 'the link', content: new OA\JsonContent(ref: LinkCard::class))],
+        responses: [
+            new OA\Response(response: 201, description: 'the link', content: new OA\JsonContent(ref: LinkCard::class)),
+            new OA\Response(response: 200, description: 'the same link was there already', content: new OA\JsonContent(ref: LinkCard::class)),
+        ],
     )]
     public function store(Request $request, Job $job): JsonResponse
     {
-        $days = Body::as($request, LinkBody::class)->days;
-        $link = ReportLink::query()->create(['job_id' => $job->id, 'author' => SignedIn::person($request)->name, 'expires_at' => now()->addDays($days)]);
+        $body = Body::as($request, LinkBody::class);
+        $id = $body->id === null ? null : strtolower($body->id);
+        [$link, $new] = Once::made(
+            static function () use ($job, $id): ?ReportLink {
+                $known = $id === null ? null : ReportLink::query()->find($id);
 
-        return new JsonResponse(self::card($link), 201);
+                return $known === null || $known->job_id === $job->id ? $known : throw Conflict::at('/id', 'another link has this id');
+            },
+            static fn (): ReportLink => ReportLink::query()->forceCreate([
+                ...($id === null ? [] : ['id' => $id]),
+                'job_id' => $job->id,
+                'author' => SignedIn::person($request)->name,
+                'expires_at' => now()->addDays($body->days),
+            ]),
+        );
+
+        return new JsonResponse(self::card($link), $new ? 201 : 200);
     }
 
     #[OA\Delete(

@@ -9,6 +9,7 @@ use App\Logbook\Board;
 use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\JobSheets;
+use App\Logbook\Once;
 use App\Logbook\OpenItem;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
@@ -30,12 +31,11 @@ final readonly class Shelf
     public static function add(Node $body, Person $who): array
     {
         $id = Ulid::read($body->at('id'));
-        $known = ShelfItem::query()->find(strtolower($id));
-        if ($known !== null) {
-            return [$known, false];
-        }
 
-        return [DB::transaction(static fn (): ShelfItem => self::create($id, self::read($body), $who)), true];
+        return Once::made(
+            static fn (): ?ShelfItem => ShelfItem::query()->find(strtolower($id)),
+            static fn (): ShelfItem => self::create($id, self::read($body), $who),
+        );
     }
 
     public static function create(string $id, ShelfBody $it, Person $who): ShelfItem
@@ -83,11 +83,11 @@ final readonly class Shelf
         [$id, $note, $counted] = [$it->id, $it->note, $it->counted];
         $change = $it->change ?? 0;
         $counted !== null || $change !== 0 || $body->at('change')->refuse('must not be 0');
-        DB::transaction(static function () use ($item, $id, $change, $counted, $note, $who, $body): void {
-            if (DB::table('shelf_moves')->where('id', $id)->exists()) {
+        Once::transaction(static function () use ($item, $id, $change, $counted, $note, $who, $body): void {
+            $locked = ShelfItem::query()->lockForUpdate()->findOrFail($item->id);
+            if (DB::table('shelf_moves')->where('id', $id)->sharedLock()->exists()) {
                 return;
             }
-            $locked = ShelfItem::query()->lockForUpdate()->findOrFail($item->id);
             $by = $counted === null ? $change : $counted - $locked->quantity;
             if ($locked->quantity + $by < 0) {
                 $body->at('change')->refuse("there are {$locked->quantity} on the shelf: the stock cannot go below nothing");
@@ -180,11 +180,11 @@ final readonly class Shelf
         $it = Shape::of(ReservationBody::class)->read($body);
         [$id, $quantity] = [$it->id, $it->quantity];
         $job = Job::query()->where('state', 'open')->find($it->job) ?? $body->at('job')->refuse('is not an open job');
-        DB::transaction(static function () use ($item, $id, $job, $quantity, $who, $body): void {
-            if (DB::table('shelf_reservations')->where('id', $id)->exists()) {
+        Once::transaction(static function () use ($item, $id, $job, $quantity, $who, $body): void {
+            $locked = ShelfItem::query()->lockForUpdate()->findOrFail($item->id);
+            if (DB::table('shelf_reservations')->where('id', $id)->sharedLock()->exists()) {
                 return;
             }
-            $locked = ShelfItem::query()->lockForUpdate()->findOrFail($item->id);
             $free = $locked->quantity - self::sum(DB::table('shelf_reservations')->where('item_id', $item->id)->sharedLock()->pluck('quantity')->all());
             $quantity <= $free || $body->at('quantity')->refuse("only {$free} of {$locked->name} are free");
             DB::table('shelf_reservations')->insert([

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Logbook\Once;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
-use Illuminate\Support\Facades\DB;
 use Symfony\Component\Uid\Ulid;
 
 /** The shelf as CSV (RFC 4180), out and in. A file with one broken row is refused whole, with the row and the column. */
@@ -56,7 +56,7 @@ final readonly class ShelfCsv
         $file->setFlags(\SplFileObject::READ_CSV | \SplFileObject::SKIP_EMPTY | \SplFileObject::READ_AHEAD | \SplFileObject::DROP_NEW_LINE);
         $file->setCsvControl(',', '"', '');
 
-        return DB::transaction(static function () use ($file, $who): int {
+        return Once::transaction(static function () use ($file, $who): int {
             $header = null;
             $taken = 0;
             foreach ($file as $i => $cells) {

@@ -20,6 +20,14 @@ return new class extends Migration {
             $table->index(['board_id', 'kind', 'at', 'id']);
         });
         Schema::table('memory_sources', static fn (Blueprint $table) => $table->mediumText('tested')->nullable()->change());
+        // One that listens a port: the database sees to it itself, whoever changes the state.
+        Schema::table('memory_sources', static fn (Blueprint $table) => $table->char('listens_at', 26)->nullable()->unique());
+        foreach (['INSERT', 'UPDATE'] as $event) {
+            DB::unprepared(
+                'CREATE TRIGGER memory_sources_listens_'.strtolower($event)." BEFORE {$event} ON memory_sources FOR EACH ROW "
+                    ."SET NEW.listens_at = IF(NEW.state IN ('running', 'silent', 'stopping'), NEW.port_id, NULL)",
+            );
+        }
         Schema::table('shelf_items', static fn (Blueprint $table) => $table->mediumText('spec')->change());
         Schema::table('jobs', static function (Blueprint $table): void {
             $table->index(['last_entry_at', 'id']);
@@ -36,6 +44,9 @@ return new class extends Migration {
 
     public function down(): void
     {
+        DB::unprepared('DROP TRIGGER memory_sources_listens_insert');
+        DB::unprepared('DROP TRIGGER memory_sources_listens_update');
+        Schema::table('memory_sources', static fn (Blueprint $table) => $table->dropColumn('listens_at'));
         Schema::table('runs', static fn (Blueprint $table) => $table->dropColumn('imported'));
         Schema::table('jobs', static function (Blueprint $table): void {
             $table->dropIndex(['last_entry_at', 'id']);

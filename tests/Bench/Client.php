@@ -12,10 +12,10 @@ final class Client
     {
     }
 
-    public static function signedIn(string $url, string $var): self
+    public static function signedIn(string $url, string $var, string $who = 'tomas'): self
     {
         preg_match(
-            '/(tomas@\S+) \/ (\S+)/',
+            "/({$who}@\\S+) \\/ (\\S+)/",
             (string) file_get_contents("{$var}/sign-in.txt"),
             $m,
         ) === 1 ?: throw new \RuntimeException('run this with bin/test bench');

@@ -1841,6 +1841,8 @@ export interface components {
         };
         LinkBody: {
             days: number;
+            /** @description ULID */
+            id?: string;
         };
         /** @description A read-only link to one report. */
         LinkCard: {
@@ -3780,6 +3782,15 @@ export interface operations {
             };
         };
         responses: {
+            /** @description the same link was there already */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkCard"];
+                };
+            };
             /** @description the link */
             201: {
                 headers: {
@@ -4432,6 +4443,15 @@ export interface operations {
             };
         };
         responses: {
+            /** @description the same meter was there already */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeterCard"];
+                };
+            };
             /** @description added */
             201: {
                 headers: {
@@ -4581,6 +4601,15 @@ export interface operations {
             };
         };
         responses: {
+            /** @description the same person was there already */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonCard"];
+                };
+            };
             /** @description added */
             201: {
                 headers: {
@@ -4741,6 +4770,15 @@ export interface operations {
             };
         };
         responses: {
+            /** @description the same port was there already */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SerialPortCard"];
+                };
+            };
             /** @description added */
             201: {
                 headers: {

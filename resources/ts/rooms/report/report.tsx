@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { ulid } from 'ulid';
 import { api, data, type Schemas } from '../../api/client';
 import { Button, Field, Part } from '../../ui/controls';
 import { useSend } from '../../ui/form';
@@ -61,11 +62,15 @@ export function Report() {
 function OwnerLinks({ job }: { job: string }) {
     const client = useQueryClient();
     const [days, setDays] = useState('14');
+    const [id, setId] = useState(ulid);
     const key = ['links', job];
     const links = useQuery({ queryKey: key, queryFn: () => data(api.GET('/jobs/{job}/report-links', { params: { path: { job } } })) });
     const form = useSend(
-        () => data(api.POST('/jobs/{job}/report-links', { params: { path: { job } }, body: { days: Number(days) } })),
-        () => void client.invalidateQueries({ queryKey: key }),
+        () => data(api.POST('/jobs/{job}/report-links', { params: { path: { job } }, body: { id, days: Number(days) } })),
+        () => {
+            setId(ulid());
+            void client.invalidateQueries({ queryKey: key });
+        },
     );
     const revoke = (link: Schemas['LinkCard']) =>
         void data(api.DELETE('/report-links/{link}', { params: { path: { link: link.id } } })).then(() =>
