@@ -5,6 +5,39 @@
 say() { printf '%s\n' "$*"; }
 die() { printf 'ash-bench: %s\n' "$*" >&2; exit 1; }
 
+# The data folder belongs to one at a time: whoever comes second is turned away before anything is written. The lock ends with its holder.
+own_folder() {
+    mkdir -p "$VAR"
+    exec 9>>"$VAR/.lock"
+    flock -n 9 || die "$VAR is in use by another one that runs (process $(tail -n 1 "$VAR/.lock" 2>/dev/null || echo unknown)): stop that one, or choose another folder with ASH_VAR"
+    : >"$VAR/.lock"
+    echo $$ >&9
+    stop_leftovers
+}
+
+# service LOG COMMAND...: runs in the background and ends with its parent, whatever ends that. Its process is in SERVICE_PID, and written
+# down with the time it began, so that a later start can tell a leftover from a stranger that got the same number.
+service() {
+    local log=$1; shift
+    setsid setpriv --pdeathsig TERM "$@" >>"$log" 2>&1 </dev/null 9>&- &
+    SERVICE_PID=$!
+    mkdir -p "$VAR/run"
+    echo "$SERVICE_PID $(started_at "$SERVICE_PID")" >>"$VAR/run/services"
+}
+started_at() { sed 's/.*) //' "/proc/$1/stat" 2>/dev/null | cut -d' ' -f20; }
+
+# What a dead start has left running: only processes of its own list that still are what they were.
+stop_leftovers() {
+    local pid began
+    [ -f "$VAR/run/services" ] || return 0
+    while read -r pid began; do
+        [ -n "$began" ] && [ "$(started_at "$pid")" = "$began" ] || continue
+        say "stopping what an earlier start has left (process $pid)"
+        stop_process "$pid" TERM
+    done <"$VAR/run/services"
+    rm -f "$VAR/run/services"
+}
+
 # need PACKAGE COMMAND: a Debian package and the command that shows that it is there
 MISSING=()
 need() { command -v "$2" >/dev/null 2>&1 || [ -x "/usr/sbin/$2" ] || MISSING+=("$1"); }
@@ -35,8 +68,14 @@ check_packages() { # $1: start or test
     [ "$(id -u)" -eq 0 ] || die "packages are missing; run: sudo apt-get install -y $packages"
     say "installing $packages"
     mkdir -p "$VAR/log"
-    { apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends $packages; } >"$VAR/log/apt.log" 2>&1 \
-        || die "Debian packages could not be installed; see $VAR/log/apt.log"
+    local until=$((SECONDS + 120)) waited=''
+    until { apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends $packages; } >"$VAR/log/apt.log" 2>&1; do
+        grep -q 'Could not get lock\|Unable to acquire\|is held by process' "$VAR/log/apt.log" && [ $SECONDS -lt $until ] \
+            || die "Debian packages could not be installed; see $VAR/log/apt.log"
+        [ -n "$waited" ] || say "another program is installing packages: waiting up to two minutes"
+        waited=yes
+        sleep 2
+    done
 }
 
 # stale NAME FILE...: whether what was made from these files is older than they are; made NAME FILE... writes it down
@@ -81,7 +120,7 @@ template() {
     local text; text=$(cat "$ROOT/deploy/$1")
     [ "$1" = nginx.conf ] && user=$nginx_user
     text=${text//@USER@/$user}; text=${text//@VAR@/$VAR}; text=${text//@RUN@/${RUN:-}}; text=${text//@ROOT@/$ROOT}
-    text=${text//@PORT@/${PORT:-}}; text=${text//@DB_PORT@/${DB_PORT:-}}
+    text=${text//@LISTEN@/${LISTEN:-}}; text=${text//@PORT@/${PORT:-}}; text=${text//@DB_PORT@/${DB_PORT:-}}
     printf '%s\n' "$text" >"$2"
 }
 
@@ -109,8 +148,8 @@ start_database() {
             --auth-root-authentication-method=socket --auth-root-socket-user="$(id -un)" >"$VAR/log/mariadb-install.log" 2>&1 \
             || die "the database could not be made; see $VAR/log/mariadb-install.log"
     fi
-    setsid mariadbd --defaults-file="$VAR/run/mariadb.cnf" --user="$(id -un)" >>"$VAR/log/mariadb.log" 2>&1 </dev/null &
-    DB_PID=$!
+    service "$VAR/log/mariadb.log" mariadbd --defaults-file="$VAR/run/mariadb.cnf" --user="$(id -un)"
+    DB_PID=$SERVICE_PID
     wait_until 40 database_answers || die "the database does not start; see $VAR/log/mariadb.log"
 }
 

@@ -9,6 +9,7 @@ use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Symfony\Component\ErrorHandler\Error\FatalError;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 /** Every error of the API has one shape: {"errors": [{"pointer", "detail"}]}, the pointer into the body that was sent. */
@@ -27,6 +28,9 @@ final readonly class ApiErrors
             [$status, $detail] = match (true) {
                 $problem instanceof AuthenticationException => [401, 'sign in first'],
                 $problem instanceof HttpExceptionInterface => [$problem->getStatusCode(), self::words($problem)],
+                $problem instanceof FatalError && preg_match('/Maximum execution time|Allowed memory size/', $problem->getMessage()) === 1 => [
+                    503, 'this asks for more time or memory than one request may have; nothing was saved',
+                ],
                 $problem instanceof \PDOException
                     && preg_match(
                         '/\[(2002|2006|2013|1053)\]|gone away|Lost connection/',

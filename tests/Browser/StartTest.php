@@ -46,6 +46,34 @@ final class StartTest extends PhpUnit
         self::assertStringContainsString('choose another with --db-port', $said);
     }
 
+    public function test_a_folder_belongs_to_one_and_what_a_killed_start_leaves_is_cleared_away(): void
+    {
+        $var = sys_get_temp_dir().'/ash-start-'.bin2hex(random_bytes(4));
+        $bin = dirname(__DIR__, 2).'/bin/start';
+        $begin = static function () use ($var, $bin): \Symfony\Component\Process\Process {
+            $start = new \Symfony\Component\Process\Process([$bin, '--no-demo', '--port', '8180', '--db-port', '13180'], null, ['ASH_VAR' => $var], null, 120);
+            $start->start();
+            $start->waitUntil(static fn (string $type, string $text): bool => str_contains($text, 'Ctrl-C stops it'));
+
+            return $start;
+        };
+        $first = $begin();
+        $environment = (string) file_get_contents("{$var}/.env");
+        exec("ASH_VAR={$var} {$bin} --no-demo --port 8190 --db-port 13190 2>&1", $said, $status);
+        self::assertSame(1, $status);
+        self::assertStringContainsString('is in use by another one that runs', implode("\n", $said));
+        self::assertSame($environment, (string) file_get_contents("{$var}/.env"), 'the second one wrote nothing');
+        self::assertNotFalse(@file_get_contents('http://127.0.0.1:8180/up'));
+        $first->signal(SIGKILL);
+        $second = $begin();
+        self::assertNotFalse(@file_get_contents('http://127.0.0.1:8180/up'), $second->getErrorOutput());
+        $second->signal(SIGTERM);
+        $second->wait();
+        exec('pgrep -f '.escapeshellarg("[-=]{$var}").' || pgrep -f '.escapeshellarg("{$var}/run"), $left);
+        exec("rm -rf {$var}");
+        self::assertSame([], array_values(array_filter($left, static fn (string $pid): bool => is_dir("/proc/{$pid}"))));
+    }
+
     public function test_options_that_make_no_sense_are_refused(): void
     {
         foreach (['--port lamp', '--port', '--db-port 80', '--colour red'] as $options) {
@@ -61,11 +89,11 @@ final class StartTest extends PhpUnit
             'http' => [
                 'method' => 'POST',
                 'header' => "Content-Type: application/json\r\nAccept: application/json\r\nReferer: ".self::url()."/\r\n",
-                'content' => '{"email": "a@b.example", "password": "x"}',
+                'content' => '{}',
                 'ignore_errors' => true,
             ],
         ]);
-        file_get_contents(self::url().'/api/session', context: $context);
+        file_get_contents(self::url().'/api/jobs', context: $context);
         self::assertStringContainsString('419', $http_response_header[0] ?? '');
     }
 

@@ -38,7 +38,8 @@ final class FormatsTest extends TestCase
         $out = $this->as(Role::Viewer)->get("/machines/{$id}/profile.json")->assertOk();
         self::assertSame(self::profile(), $out->getContent());
         self::assertStringContainsString('attachment', (string) $out->headers->get('Content-Disposition'));
-        self::assertRefused($this->send('POST', '/api/machines', self::profile()), '/slug', 'already');
+        self::assertSame($id, $this->send('POST', '/api/machines', self::profile())->assertCreated()->json('id'), 'sent twice is one');
+        self::assertRefused($this->send('POST', '/api/machines', self::profile()."\n"), '/slug', 'already');
     }
 
     public function test_a_profile_is_edited_by_revision_and_every_revision_is_kept(): void

@@ -414,7 +414,9 @@ final class MemoryTest extends TestCase
         $broken = Source::query()
             ->findOrFail($id)
             ->replicate()
-            ->fill(['id' => self::ulid(), 'memory' => '{"key": "broken"}', 'started_at' => now(), 'updated_at' => now()]);
+            ->fill([
+                'port_id' => SerialPort::query()->create(['name' => 'Another', 'host' => '127.0.0.1', 'port' => 9])->id,
+                'id' => self::ulid(), 'memory' => '{"key": "broken"}', 'started_at' => now(), 'updated_at' => now()]);
         $broken->save();
         $loop = new CaptureLoop();
         $this->turn($loop, $id, static fn (Source $it): bool => ($it->result?->located->errors ?? 0) > 2);

@@ -142,7 +142,8 @@ final class PeopleTest extends TestCase
     {
         $body = ['name' => 'New Hand', 'email' => 'new@test.example', 'role' => 'technician', 'password' => 'twelve-letters'];
         $id = self::text($this->as(Role::Lead)->postJson('/api/people', $body)->assertCreated()->json('id'));
-        self::assertRefused($this->as(Role::Lead)->postJson('/api/people', $body), '/email', 'already');
+        self::assertSame($id, $this->as(Role::Lead)->postJson('/api/people', $body)->assertOk()->json('id'));
+        self::assertRefused($this->as(Role::Lead)->postJson('/api/people', [...$body, 'name' => 'Another']), '/email', 'already');
         self::assertRefused($this->as(Role::Lead)->postJson('/api/people', [...$body, 'email' => 'x']), '/email');
         self::assertRefused(
             $this->as(Role::Lead)->postJson('/api/people', [...$body, 'email' => 'y@test.example', 'password' => 'short']),

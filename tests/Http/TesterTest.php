@@ -34,7 +34,8 @@ final class TesterTest extends TestCase
     public function test_a_lead_sets_up_serial_ports_on_private_addresses_only(): void
     {
         $id = self::text($this->set()->assertCreated()->json('id'));
-        self::assertRefused($this->set(), '/name', 'already');
+        self::assertSame($id, $this->set()->assertOk()->json('id'));
+        self::assertRefused($this->set(['port' => 4009]), '/name', 'already');
         foreach ([
             '/host' => [['host' => '8.8.8.8'], ['host' => 'tester.example'], ['host' => '169.254.169.254'], ['host' => '0x7f.1']],
             '/port' => [['port' => 0], ['port' => 70000], ['port' => '4001']],

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+/** What the web server answers by itself: JSON where a program asked, a page where a person did, nosniff everywhere. */
+final class GatewayTest extends TestCase
+{
+    private static function raw(string $request): string
+    {
+        $url = (string) parse_url(self::environment('ASH_URL'), PHP_URL_HOST);
+        $socket = stream_socket_client("tcp://{$url}:".parse_url(self::environment('ASH_URL'), PHP_URL_PORT), timeout: 5) ?: throw new \RuntimeException();
+        fwrite($socket, $request);
+        stream_set_timeout($socket, 5);
+
+        return (string) stream_get_contents($socket);
+    }
+
+    public function test_a_request_that_cannot_be_read_is_answered_in_kind(): void
+    {
+        $this->chrome->go('/');
+        $long = str_repeat('x', 40_000);
+        foreach ([["GET /api/bench HTTP/1.1\r\nHost: x\r\nCookie: {$long}\r\n\r\n", '"errors"'], ["GET /jobs HTTP/1.1\r\nHost: x\r\nCookie: {$long}\r\n\r\n", '<h1>']] as [$request, $has]) {
+            $answer = self::raw($request);
+            self::assertMatchesRegularExpression('#^HTTP/1.1 4\d\d#', $answer);
+            self::assertStringContainsString($has, $answer);
+            self::assertStringContainsString('X-Content-Type-Options: nosniff', $answer);
+            self::assertStringNotContainsString('nginx</center>', $answer);
+        }
+    }
+
+    public function test_every_sort_of_answer_has_one_nosniff_and_a_request_id(): void
+    {
+        $this->chrome->go('/');
+        $built = glob(dirname(__DIR__, 2).'/public/build/assets/*.js') ?: [];
+        foreach (['/', '/api/bench', '/api/nothing', '/mark.svg', '/build/assets/'.basename($built[0] ?? ''), '/build/nothing.js', '/up'] as $path) {
+            $answer = self::raw("GET {$path} HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\n\r\n");
+            self::assertSame(1, preg_match_all('/^X-Content-Type-Options: nosniff\r?$/mi', $answer), $path.substr($answer, 0, 400));
+        }
+    }
+}
