@@ -19,6 +19,7 @@ use Ash\Document\Ulid;
 use Ash\Logbook\Entries\PartReplaced;
 use Ash\Logbook\Entries\WaitingFor;
 use Ash\Shelf\Arrival;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Uid\Ulid as NewUlid;
 
@@ -46,6 +47,33 @@ final readonly class Shelf
         }
 
         return $item->refresh();
+    }
+
+    /**
+     * Many parts at once, in one transaction of the caller: a statement for some hundred rows, and what waits is looked at once.
+     *
+     * @param array<ShelfBody> $parts checked
+     */
+    public static function lay(array $parts, Person $who): void
+    {
+        $waiting = OpenItem::query()->where('kind', WaitingFor::KIND)->where('open', true)->whereNull('ready')->get();
+        $now = now()->format('Y-m-d H:i:s.v');
+        foreach (array_chunk($parts, 500) as $some) {
+            $items = $moves = [];
+            foreach ($some as $it) {
+                $item = new ShelfItem([...self::columns($it), 'id' => strtolower(NewUlid::generate()), 'quantity' => max(0, $it->quantity ?? 0)]);
+                $items[] = $item->getAttributes();
+                if ($item->quantity > 0) {
+                    $moves[] = [
+                        'id' => NewUlid::generate(), 'item_id' => $item->id, 'change' => $item->quantity, 'why' => 'received', 'note' => null, 'job_id' => null,
+                        'entry_id' => null, 'author' => $who->name, 'at' => $now,
+                    ];
+                    self::meet($item, $waiting);
+                }
+            }
+            DB::table('shelf_items')->insert(array_map(static fn (array $it): array => [...$it, 'created_at' => $now, 'updated_at' => $now], $items));
+            DB::table('shelf_moves')->insert($moves);
+        }
     }
 
     public static function over(ShelfItem $item, Node $body): void
@@ -218,10 +246,14 @@ final readonly class Shelf
         }
     }
 
-    /** A part has come: what waits for it is marked, and its job comes up on the bench. */
-    private static function meet(ShelfItem $item): void
+    /**
+     * A part has come: what waits for it is marked, and its job comes up on the bench.
+     *
+     * @param Collection<int, OpenItem>|null $all that wait, when they are known
+     */
+    private static function meet(ShelfItem $item, ?Collection $all = null): void
     {
-        foreach (OpenItem::query()->where('kind', WaitingFor::KIND)->where('open', true)->whereNull('ready')->get() as $waiting) {
+        foreach ($all ?? OpenItem::query()->where('kind', WaitingFor::KIND)->where('open', true)->whereNull('ready')->get() as $waiting) {
             if (Arrival::meets($waiting->text, $item->sku, $item->name)) {
                 OpenItem::query()->where('id', $waiting->id)->update(['ready' => mb_substr("{$item->name} is on the shelf: {$item->place}", 0, 200)]);
                 JobSheets::renew($waiting->job_id);

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Logbook\Board;
 use App\Logbook\Once;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
-use Symfony\Component\Uid\Ulid;
+use Ash\Document\Shape;
 
 /** The shelf as CSV (RFC 4180), out and in. A file with one broken row is refused whole, with the row and the column. */
 final readonly class ShelfCsv
@@ -48,6 +49,8 @@ final readonly class ShelfCsv
         'tolerance_plus_pct',
     ];
     private const MOST_ROWS = 5000;
+    private const MOST_BYTES = 4_000_000;
+    private const AT_ONCE = 500;
 
     /** @return int rows that were taken */
     public static function import(string $path, Person $who): int
@@ -56,9 +59,15 @@ final readonly class ShelfCsv
         $file->setFlags(\SplFileObject::READ_CSV | \SplFileObject::SKIP_EMPTY | \SplFileObject::READ_AHEAD | \SplFileObject::DROP_NEW_LINE);
         $file->setCsvControl(',', '"', '');
 
+        // Refused at once by its size, before anything is read into a part.
+        $lines = substr_count((string) file_get_contents($path), "\n");
+        filesize($path) <= self::MOST_BYTES && $lines <= 2 * self::MOST_ROWS
+            || throw InvalidDocument::at('/file', 'has more than '.self::MOST_ROWS.' rows, or more than 4 MB: split it');
+
         return Once::transaction(static function () use ($file, $who): int {
             $header = null;
             $taken = 0;
+            $parts = [];
             foreach ($file as $i => $cells) {
                 $cells = array_map(static fn (mixed $it): string => is_string($it) ? $it : '', is_array($cells) ? array_values($cells) : []);
                 $row = $i + 1;
@@ -69,9 +78,11 @@ final readonly class ShelfCsv
                 count($cells) === count($header)
                     || throw InvalidDocument::at('/file', "row {$row}: has ".count($cells).' fields where the header has '.count($header));
                 ++$taken <= self::MOST_ROWS || throw InvalidDocument::at('/file', 'has more than '.self::MOST_ROWS.' rows: split it');
-                self::row(array_combine($header, $cells), $row, $who);
+                $parts[$row] = self::part(array_combine($header, $cells), $row);
             }
             $header !== null && $taken > 0 || throw InvalidDocument::at('/file', 'has no rows');
+            self::distinct($parts);
+            Shelf::lay(array_map(static fn (array $part): ShelfBody => $part[1], $parts), $who);
 
             return $taken;
         });
@@ -107,8 +118,43 @@ final readonly class ShelfCsv
         return $names;
     }
 
-    /** @param array<string, string> $cells */
-    private static function row(array $cells, int $row, Person $who): void
+    /**
+     * No two rows, and no row and a part that is there, have one SKU; every donor is a board of this workshop.
+     *
+     * @param array<int, array{Node, ShelfBody}> $parts by row
+     */
+    private static function distinct(array $parts): void
+    {
+        $seen = [];
+        foreach (array_chunk($parts, self::AT_ONCE, true) as $some) {
+            $there = ShelfItem::query()->whereIn('sku', array_map(static fn (array $it): string => $it[1]->sku, $some))->pluck('sku')
+                ->mapWithKeys(static fn (mixed $sku): array => [self::folded(is_string($sku) ? $sku : '') => true]);
+            $donors = Board::query()->whereIn('id', array_filter(array_map(static fn (array $it): ?string => $it[1]->donorBoard, $some)))->pluck('id', 'id');
+            foreach ($some as $row => [$node, $part]) {
+                $sku = self::folded($part->sku);
+                if (isset($seen[$sku]) || $there->has($sku)) {
+                    throw InvalidDocument::at('/file', "row {$row}, column sku: there is a \"{$part->sku}\" on the shelf already, or above in this file");
+                }
+                $seen[$sku] = true;
+                if ($part->donorBoard !== null && !$donors->has($part->donorBoard)) {
+                    throw InvalidDocument::at('/file', "row {$row}, column donor_board: there is no such board");
+                }
+            }
+        }
+    }
+
+    /** Near enough to the database's own equality of names; its unique key has the last word. */
+    private static function folded(string $sku): string
+    {
+        return mb_strtolower(trim($sku));
+    }
+
+    /**
+     * @param array<string, string> $cells
+     *
+     * @return array{Node, ShelfBody}
+     */
+    private static function part(array $cells, int $row): array
     {
         $fields = [];
         foreach (array_filter($cells, static fn (string $it): bool => trim($it) !== '') as $column => $cell) {
@@ -121,7 +167,9 @@ final readonly class ShelfCsv
             };
         }
         try {
-            Shelf::create(Ulid::generate(), Shelf::read(Node::of((object) $fields)), $who);
+            $node = Node::of((object) $fields);
+
+            return [$node, Shape::of(ShelfBody::class)->read($node)];
         } catch (InvalidDocument $fault) {
             throw InvalidDocument::at('/file', "row {$row}, column ".(ltrim($fault->pointer, '/') ?: '1').": {$fault->detail}");
         }

@@ -11,6 +11,7 @@ use Tests\Bench\Client;
 final class TwiceTest extends TestCase
 {
     private const CLIENTS = 8;
+    private const JOB = "SELECT jobs.id FROM jobs JOIN machines ON machines.id = machine_id WHERE state = 'open' AND slug = 'dunlin-8' ORDER BY number LIMIT 1";
 
     /** Routes that make nothing, though they are posted to: they compute, read a meter, or end something. */
     private const NOTHING = [
@@ -25,7 +26,7 @@ final class TwiceTest extends TestCase
     /** @return array<string, array{string, array<string, mixed>, string}> by route: address, body, what counts the rows */
     private static function creating(): array
     {
-        $job = self::one("SELECT id FROM jobs WHERE state = 'open' AND machine_id IN (SELECT id FROM machines WHERE slug = 'dunlin-8') ORDER BY number LIMIT 1");
+        $job = self::one(self::JOB);
         $machine = self::one("SELECT id FROM machines WHERE slug = 'dunlin-8'");
         $board = self::one('SELECT board_id FROM jobs WHERE id = ?', $job);
         $item = self::one('SELECT id FROM shelf_items ORDER BY quantity DESC LIMIT 1');
@@ -46,7 +47,10 @@ final class TwiceTest extends TestCase
             '/shelf' => ['/shelf', ['id' => $id(), 'sku' => $named, 'name' => $named, 'place' => 'drawer 1', 'quantity' => 2], 'shelf_items'],
             '/shelf/{item}/moves' => ["/shelf/{$item}/moves", ['id' => $id(), 'change' => 1], 'shelf_moves'],
             '/shelf/{item}/reservations' => ["/shelf/{$item}/reservations", ['id' => $id(), 'job' => $job, 'quantity' => 1], 'shelf_reservations'],
-            '/people' => ['/people', ['name' => $named, 'email' => "{$named}@twice.example", 'role' => 'viewer', 'password' => 'correct-horse-battery'], 'people'],
+            '/people' => [
+                '/people', ['name' => $named, 'email' => "{$named}@twice.example", 'role' => 'viewer', 'password' => 'correct-horse-battery'],
+                'people',
+            ],
             '/meters' => ['/meters', $meter, 'meters'],
             '/serial-ports' => ['/serial-ports', ['name' => $named, 'host' => '127.0.0.1', 'port' => 9002], 'serial_ports'],
             '/machines' => ['/machines', [...(is_array($profile) ? $profile : []), 'slug' => $named], 'machines'],
@@ -109,7 +113,7 @@ final class TwiceTest extends TestCase
     {
         $this->chrome->go('/');
         $client = Client::signedIn(self::environment('ASH_URL'), self::environment('ASH_VAR'));
-        $job = self::one("SELECT id FROM jobs WHERE state = 'open' AND machine_id IN (SELECT id FROM machines WHERE slug = 'dunlin-8') ORDER BY number LIMIT 1");
+        $job = self::one(self::JOB);
         $port = self::one('SELECT id FROM serial_ports WHERE active = 1 LIMIT 1');
         foreach (self::rows("SELECT id FROM memory_sources WHERE state IN ('running', 'silent')") as $row) {
             $client->together([["/api/memory-sources/{$row['id']}/stop", []]]);

@@ -198,6 +198,12 @@ final class LeakTest extends TestCase
             'a picture that lies about its type' => [self::picture('png', 10, 10), 'x.jpg', 'lies about its type'],
             'a HEIC' => ["\x00\x00\x00\x18ftypheic\x00\x00\x00\x00mif1heic", 'x.heic', 'HEIC'],
             'half a JPEG' => [substr(self::picture('jpg', 50, 50), 0, 30), 'x.jpg', ''],
+            'a JPEG without its end' => [substr(self::picture('jpg', 300, 300), 0, -40), 'x.jpg', 'cut off'],
+            'a PNG without its end' => [substr(self::picture('png', 300, 300), 0, -20), 'x.png', 'cut off'],
+            'a WebP without its end' => [substr(self::picture('webp', 300, 300), 0, -20), 'x.webp', 'cut off'],
+            'more pixels than memory' => [
+                "\x89PNG\r\n\x1a\n\0\0\0\rIHDR".pack('NN', 7000, 7000)."\x08\x02\0\0\0".str_repeat('x', 90), 'x.png', '36 million',
+            ],
             'nothing' => ['', 'x.jpg', ''],
         ];
     }
