@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use App\Http\Conflict;
+use App\Http\Once;
 use App\Http\Refused;
 use App\People\Person;
 use Ash\Document\InvalidDocument;

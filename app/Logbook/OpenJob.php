@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use App\Http\Conflict;
+use App\Http\Once;
 use Ash\Logbook\Stage;
 
 /** A machine is taken in: the job and the head that the rules write for it, in one transaction. */

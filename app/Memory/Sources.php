@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Memory;
 
 use App\Http\Conflict;
+use App\Http\Once;
 use App\Instruments\SerialPort;
 use App\Logbook\Job;
 use App\Logbook\Machine;
-use App\Logbook\Once;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;

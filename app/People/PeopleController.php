@@ -6,7 +6,7 @@ namespace App\People;
 
 use App\Http\Body;
 use App\Http\Errors;
-use App\Logbook\Once;
+use App\Http\Once;
 use Ash\Document\InvalidDocument;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Http\JsonResponse;

@@ -6,9 +6,9 @@ namespace App\Report;
 
 use App\Http\Body;
 use App\Http\Conflict;
+use App\Http\Once;
 use App\Logbook\Cards;
 use App\Logbook\Job;
-use App\Logbook\Once;
 use App\People\SignedIn;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

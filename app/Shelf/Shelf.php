@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Shelf;
 
 use App\Http\Conflict;
+use App\Http\Once;
 use App\Logbook\Board;
 use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\JobSheets;
-use App\Logbook\Once;
 use App\Logbook\OpenItem;
 use App\People\Person;
 use Ash\Document\InvalidDocument;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Shelf;
 
+use App\Http\Once;
 use App\Logbook\Board;
-use App\Logbook\Once;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;

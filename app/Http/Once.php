@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Logbook;
+namespace App\Http;
 
 use Ash\Document\InvalidDocument;
 use Illuminate\Database\UniqueConstraintViolationException;
