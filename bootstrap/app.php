@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\ApiErrors;
+use App\Http\Disk;
 use App\Http\PlainText;
 use App\Http\SecurityHeaders;
 use Illuminate\Foundation\Application;
@@ -22,13 +23,12 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         web: __DIR__.'/../routes/web.php',
         api: __DIR__.'/../routes/api.php',
-        health: '/up',
     )
     ->withCommands([__DIR__.'/../app'])
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->remove(HandleCors::class);
         // Before anything takes white space off or reads a field; the headers stand around all of it.
-        $middleware->prepend([SecurityHeaders::class, PlainText::class]);
+        $middleware->prepend([SecurityHeaders::class, PlainText::class, Disk::class]);
         $middleware->statefulApi();
         // Nobody has a session before signing in; a foreign page cannot send JSON here without being asked first.
         $middleware->validateCsrfTokens(except: ['api/session']);

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 return [
     'name' => 'Ash Bench',
+    'version' => '0.10.0',
     'env' => env('APP_ENV', 'production'),
+
+    // Bytes free that are pretended, in tests.
+    'disk_free' => env('DISK_FREE_PRETENDED'),
 
     // Shows stack traces to whoever meets an error: never outside development.
     'debug' => (bool) env('APP_DEBUG', false),

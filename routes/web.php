@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
+use App\Http\UpController;
 use App\Logbook\House;
 use Illuminate\Support\Facades\Route;
 
 foreach (House::here()->rooms as $room) {
     $room->open();
 }
+
+Route::get('up', [UpController::class, 'show'])->withoutMiddleware('web');
 
 // What is opened or saved by the browser itself, outside the API.
 Route::middleware(['auth', 'can:read', 'throttle:api'])->group(static function (): void {

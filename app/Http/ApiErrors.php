@@ -36,7 +36,11 @@ final readonly class ApiErrors
                         '/\[(2002|2006|2013|1053)\]|gone away|Lost connection/',
                         $problem->getMessage(),
                     ) === 1 => [503, 'the database cannot be reached; nothing was saved'],
-                default => [500, 'the server failed; nothing was saved'],
+                // The disk under the database: 1021 disk full, 1114 table full, 3 and 28 no space for a file.
+                $problem instanceof \PDOException && preg_match('/ (1021|1114) |errno: 28|No space left/', $problem->getMessage()) === 1 => [
+                    507, 'the disk is full: nothing was saved, reading goes on. Tell the lead',
+                ],
+                default => [500, 'the server failed; nothing was saved'.(LogLine::id() === '' ? '' : ' (request '.LogLine::id().')')],
             };
 
             return self::answer($status, '', $detail, $problem instanceof HttpExceptionInterface ? $problem->getHeaders() : []);

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use App\Http\Disk;
+use App\People\Role;
+use App\People\SignedIn;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
@@ -20,7 +24,7 @@ final readonly class BenchController
         tags: ['logbook'],
         responses: [new OA\Response(response: 200, description: 'the bench', content: new OA\JsonContent(ref: BenchPage::class))],
     )]
-    public function show(): JsonResponse
+    public function show(Request $request): JsonResponse
     {
         $open = Cards::jobs()->where('state', 'open')->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::LISTED)->get();
         $count = $open->count() < self::LISTED ? $open->count() : DB::table('jobs')->where('state', 'open')->count();
@@ -40,6 +44,7 @@ final readonly class BenchController
             Cards::itemCards(Cards::items()->where('kind', 'hazard')->limit(self::LISTED)),
             Cards::itemCards(Cards::items()->whereNotNull('due')->reorder('due')->limit(self::LISTED)),
             Cards::jobCards($recent),
+            SignedIn::person($request)->role === Role::Lead ? Disk::notice() : null,
         ));
     }
 }

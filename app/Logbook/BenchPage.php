@@ -30,6 +30,8 @@ final readonly class BenchPage
         public array $due,
         #[OA\Property(type: 'array', items: new OA\Items(ref: JobCard::class), description: 'closed last')]
         public array $recent,
+        #[OA\Property(description: 'of the disk, for a lead; null while there is room')]
+        public ?string $disk,
     ) {
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Memory;
 
+use App\Http\Heartbeat;
 use App\Instruments\MeterLost;
 use App\Instruments\SerialPort;
 use Illuminate\Support\Facades\DB;
@@ -28,6 +29,7 @@ final class CaptureLoop
         if ($now - $this->looked >= self::EVERY) {
             $this->looked = $now;
             $this->look();
+            Heartbeat::beat('captures');
         }
         $sockets = array_map(static fn (Capturing $it) => $it->line->socket, array_values($this->open));
         $none = null;

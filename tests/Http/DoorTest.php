@@ -130,4 +130,38 @@ final class DoorTest extends TestCase
         $this->postJson('/api/session', $who, ['Referer' => config('app.url').'/'])->assertOk();
         self::assertSame($before + 1, DB::table('sessions')->count());
     }
+
+    public function test_on_a_full_disk_writing_is_refused_in_words_and_reading_goes_on(): void
+    {
+        $job = $this->job();
+        config(['app.disk_free' => 1_000_000]);
+        foreach ($this->everywhere($job->id) as [$method, $address]) {
+            if (in_array($method, ['POST', 'PUT', 'DELETE'], true) && str_starts_with($address, '/api/') && $address !== '/api/session') {
+                cache()->flush();
+                self::assertSame(507, $this->as(Role::Lead)->json($method, $address)->getStatusCode(), "{$method} {$address}");
+            }
+        }
+        $this->as(Role::Technician)->getJson("/api/jobs/{$job->id}")->assertOk();
+        $this->getJson('/api/bench')->assertOk()->assertJsonPath('disk', null);
+        self::assertStringContainsString('full', self::text($this->as(Role::Lead)->getJson('/api/bench')->json('disk')));
+        $this->getJson('/up')->assertStatus(503)->assertJsonPath('disk', false)->assertJsonPath('database', true);
+        config(['app.disk_free' => 1_500_000_000]);
+        $this->getJson('/up')->assertOk()->assertJsonPath('works', true);
+        self::assertStringContainsString('1.5 GB are left', self::text($this->getJson('/api/bench')->json('disk')));
+        config(['app.disk_free' => null]);
+    }
+
+    public function test_a_failure_is_one_json_line_with_the_request_that_the_answer_names(): void
+    {
+        $_SERVER['REQUEST_ID'] = str_repeat('ab', 16);
+        $file = storage_path('logs/ash-'.now()->format('Y-m-d').'.log');
+        Routes::get('api/fails', static fn () => throw new \RuntimeException('on purpose'));
+        $answer = $this->as(Role::Viewer)->getJson('/api/fails')->assertStatus(500);
+        self::assertStringContainsString($_SERVER['REQUEST_ID'], self::text($answer->json('errors.0.detail')));
+        $lines = file($file, FILE_IGNORE_NEW_LINES) ?: [];
+        $line = json_decode((string) end($lines), true);
+        self::assertIsArray($line);
+        self::assertSame(['on purpose', $_SERVER['REQUEST_ID']], [$line['message'], $line['extra']['request']]);
+        unset($_SERVER['REQUEST_ID']);
+    }
 }

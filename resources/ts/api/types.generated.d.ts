@@ -1072,6 +1072,8 @@ export interface components {
         };
         /** @description What is on the bench now. */
         BenchPage: {
+            /** @description of the disk, for a lead; null while there is room */
+            disk: string | null;
             /** @description clock tests and re-checks, the next one first */
             due: components["schemas"]["OpenItemCard"][];
             hazards: components["schemas"]["OpenItemCard"][];

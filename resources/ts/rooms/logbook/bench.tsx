@@ -3,7 +3,7 @@ import { useRef, useState, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
 import { Brought } from '../../bench/house';
-import { Button, LinkButton, Part } from '../../ui/controls';
+import { Button, LinkButton, Notice, Part } from '../../ui/controls';
 import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
@@ -41,6 +41,7 @@ function BenchSheet({ page, taking, setTaking }: { page: Schemas['BenchPage']; t
                 </>
             }
         >
+            {page.disk !== null && <Notice tone="bad">{page.disk}</Notice>}
             {taking && <Intake onClose={() => setTaking(false)} />}
             <JobRows jobs={page.jobs} />
             {page.more_open > 0 && <LinkButton to="/jobs?state=open">{page.more_open} more open jobs</LinkButton>}
