@@ -18,8 +18,10 @@ own_folder() {
 # service LOG COMMAND...: runs in the background and ends with its parent, whatever ends that. Its process is in SERVICE_PID, and written
 # down with the time it began, so that a later start can tell a leftover from a stranger that got the same number.
 service() {
-    local log=$1; shift
-    setsid setpriv --pdeathsig TERM "$@" >>"$log" 2>&1 </dev/null 9>&- &
+    local log=$1 tie='setpriv --pdeathsig TERM'; shift
+    # A test that keeps a service past the shell that began it says so.
+    [ -z "${SERVICES_OUTLIVE:-}" ] || tie=''
+    setsid $tie "$@" >>"$log" 2>&1 </dev/null 9>&- &
     SERVICE_PID=$!
     mkdir -p "$VAR/run"
     echo "$SERVICE_PID $(started_at "$SERVICE_PID")" >>"$VAR/run/services"

@@ -37,7 +37,8 @@ final class DurabilityTest extends TestCase
 
     protected function tearDown(): void
     {
-        exec('kill -KILL '.$this->pid().' 2>/dev/null; rm -rf '.escapeshellarg($this->folder));
+        $this->pid() > 0 && posix_kill($this->pid(), SIGKILL);
+        exec('rm -rf '.escapeshellarg($this->folder));
         DB::purge('mariadb');
         parent::tearDown();
     }
@@ -45,7 +46,7 @@ final class DurabilityTest extends TestCase
     private function services(string $command, int $port = 13171): void
     {
         $script = 'set -e; ROOT='.escapeshellarg(base_path()).' VAR='.escapeshellarg($this->folder)
-            ." DB_PORT={$port} DB_PASSWORD=durable; . \"\$ROOT/deploy/services.sh\"; {$command}";
+            ." DB_PORT={$port} DB_PASSWORD=durable SERVICES_OUTLIVE=yes; . \"\$ROOT/deploy/services.sh\"; {$command}";
         exec('bash -c '.escapeshellarg($script).' >/dev/null 2>&1 </dev/null', result_code: $status);
         self::assertSame(0, $status, $command);
     }
