@@ -33,9 +33,14 @@ stop_leftovers() {
     local pid began
     [ -f "$VAR/run/services" ] || return 0
     while read -r pid began; do
-        [ -n "$began" ] && [ "$(started_at "$pid")" = "$began" ] || continue
-        say "stopping what an earlier start has left (process $pid)"
-        stop_process "$pid" TERM
+        [ -n "$began" ] || continue
+        if [ "$(started_at "$pid")" = "$began" ]; then
+            say "stopping what an earlier start has left (process $pid)"
+            stop_process "$pid" TERM
+        elif [ ! -d "/proc/$pid" ]; then
+            # The master is gone; a session of its number can only be its own.
+            pkill -KILL --session "$pid" 2>/dev/null || true
+        fi
     done <"$VAR/run/services"
     rm -f "$VAR/run/services"
 }
@@ -194,10 +199,14 @@ END
 
 artisan() { ASH_VAR="$VAR" php "$ROOT/artisan" "$@"; }
 
+# Ends a service and what it began: each has a session of its own, so the workers of a master that was killed are found by it.
 stop_process() { # PID SIGNAL
-    [ -n "${1:-}" ] && kill -0 "$1" 2>/dev/null || return 0
-    kill "-$2" "$1" 2>/dev/null || return 0
-    local until=$((SECONDS + 20))
-    while kill -0 "$1" 2>/dev/null && [ $SECONDS -lt $until ]; do sleep 0.05; done
-    kill -KILL "$1" 2>/dev/null || true
+    [ -n "${1:-}" ] || return 0
+    if kill -0 "$1" 2>/dev/null; then
+        kill "-$2" "$1" 2>/dev/null || true
+        local until=$((SECONDS + 20))
+        while kill -0 "$1" 2>/dev/null && [ $SECONDS -lt $until ]; do sleep 0.05; done
+        kill -KILL "$1" 2>/dev/null || true
+    fi
+    pkill -KILL --session "$1" 2>/dev/null || true
 }
