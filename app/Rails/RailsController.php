@@ -123,16 +123,28 @@ final readonly class RailsController
     {
         $rows = DB::table('readings')->join('entries', 'entries.id', '=', 'readings.entry_id')->join('jobs', 'jobs.id', '=', 'entries.job_id')
             ->where('readings.board_id', $board->id)->orderBy('readings.at')->orderBy('entry_id')
-            ->select('readings.*', 'entries.author', 'entries.person_id', 'jobs.number');
-        foreach ($rows->lazy(1000) as $row) {
-            $r = new Row($row);
-            yield [
-                Cards::time($r->string('at')), sprintf('J-%04d', $r->int('number')), $r->string('rail'), $r->string('test_point'), $r->string('load'),
-                ...array_map($r->figure(...), ['volts', 'ripple_mvpp', 'amps', 'ohms_to_ground', 'limit_low', 'limit_high']),
-                $r->string('verdict'), $r->int('superseded') === 1 ? 'yes' : 'no',
-                Entry::writtenBy($r->string('author'), $r->text('person_id') !== null), $r->string('entry_id'),
-            ];
+            ->select('readings.*', 'entries.author', 'entries.person_id', 'jobs.number')->limit(1000);
+        // A page begins where the one before ended: the last costs what the first does.
+        $page = $rows->get();
+        while ($page->isNotEmpty()) {
+            yield from $page->map(self::row(...));
+            $last = new Row($page->last());
+            $page = (clone $rows)->where('readings.at', '>=', $last->string('at'))
+                ->whereRaw('(readings.at, entry_id) > (?, ?)', [$last->string('at'), $last->string('entry_id')])->get();
         }
+    }
+
+    /** @return list<string|float> */
+    private static function row(object $row): array
+    {
+        $r = new Row($row);
+
+        return [
+            Cards::time($r->string('at')), sprintf('J-%04d', $r->int('number')), $r->string('rail'), $r->string('test_point'), $r->string('load'),
+            ...array_map($r->figure(...), ['volts', 'ripple_mvpp', 'amps', 'ohms_to_ground', 'limit_low', 'limit_high']),
+            $r->string('verdict'), $r->int('superseded') === 1 ? 'yes' : 'no',
+            Entry::writtenBy($r->string('author'), $r->text('person_id') !== null), $r->string('entry_id'),
+        ];
     }
 
     private static function point(object $row): SeriesPoint

@@ -91,13 +91,17 @@ final readonly class ShelfCsv
     /** @return \Generator<int, list<string|float|int|null>> */
     public static function rows(): \Generator
     {
-        foreach (ShelfItem::query()->orderBy('sku')->lazy(500) as $it) {
-            $fields = [...$it->written(), 'quantity' => $it->quantity, 'tested' => $it->tested ? 'yes' : 'no'];
-            yield array_map(static function (string $column) use ($fields): string|float|int|null {
-                $field = $fields[$column] ?? null;
+        // A page begins where the one before ended: the last costs what the first does.
+        $page = ShelfItem::query()->orderBy('sku')->limit(self::AT_ONCE);
+        for ($items = $page->get(); $items->isNotEmpty(); $items = (clone $page)->where('sku', '>', $items->last()->sku)->get()) {
+            foreach ($items as $it) {
+                $fields = [...$it->written(), 'quantity' => $it->quantity, 'tested' => $it->tested ? 'yes' : 'no'];
+                yield array_map(static function (string $column) use ($fields): string|float|int|null {
+                    $field = $fields[$column] ?? null;
 
-                return is_bool($field) ? null : $field;
-            }, self::COLUMNS);
+                    return is_bool($field) ? null : $field;
+                }, self::COLUMNS);
+            }
         }
     }
 

@@ -35,6 +35,8 @@ return new class extends Migration {
             $table->boolean('imported')->default(false);
         });
         Schema::table('runs', static fn (Blueprint $table) => $table->boolean('imported')->default(false));
+        // A board's readings in time order, a page after the other.
+        Schema::table('readings', static fn (Blueprint $table) => $table->index(['board_id', 'at', 'entry_id']));
         DB::statement(
             'UPDATE jobs SET imported = 1 WHERE EXISTS (SELECT 1 FROM entries WHERE entries.job_id = jobs.id AND person_id IS NULL) '
                 .'AND NOT EXISTS (SELECT 1 FROM entries WHERE entries.job_id = jobs.id AND person_id IS NOT NULL)',
@@ -48,6 +50,7 @@ return new class extends Migration {
         DB::unprepared('DROP TRIGGER memory_sources_listens_update');
         Schema::table('memory_sources', static fn (Blueprint $table) => $table->dropColumn('listens_at'));
         Schema::table('runs', static fn (Blueprint $table) => $table->dropColumn('imported'));
+        Schema::table('readings', static fn (Blueprint $table) => $table->dropIndex(['board_id', 'at', 'entry_id']));
         Schema::table('jobs', static function (Blueprint $table): void {
             $table->dropIndex(['last_entry_at', 'id']);
             $table->dropColumn('imported');
