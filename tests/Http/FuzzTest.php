@@ -144,7 +144,8 @@ final class FuzzTest extends TestCase
         }
 
         return $this->some([
-            'a note', '5', 'U30', '127.0.0.1', '104', 'symptom dark', 'C12 bulged', 'replaced U7 -> 7812', 'stage supply', 'main', '+5', '+12', 'C1', '4.7u', '10k',
+            'a note', '5', 'U30', '127.0.0.1', '104', 'symptom dark', 'C12 bulged', 'replaced U7 -> 7812',
+            'stage supply', 'main', '+5', '+12', 'C1', '4.7u', '10k',
             'x@test.example', 'correct-horse-battery', '2026-03-01', 'battery leaking', 'out fan; plug J1 red up', 'waiting for a fuse',
             '0011 FF FB', 'drawer 3',
         ]);

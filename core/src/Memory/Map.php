@@ -13,6 +13,12 @@ final readonly class Map
     private const MOST_BANKS = 1024;
     private const MOST_CHIPS = 65_536;
 
+    /** @var list<int> of the banks in address order; empty when a bank has a select */
+    private array $starts;
+
+    /** @var list<int> numbers of the banks in that order */
+    private array $order;
+
     /**
      * @param non-empty-list<Bank>           $banks
      * @param array<string, int>             $byName bank number by NUL and name
@@ -26,6 +32,11 @@ final readonly class Map
         public array $byName,
         public array $byRef,
     ) {
+        $selected = array_filter($banks, static fn (Bank $it): bool => $it->selectMask !== 0) !== [];
+        $starts = $selected ? [] : array_map(static fn (Bank $it): int => $it->start, $banks);
+        asort($starts);
+        $this->starts = array_values($starts);
+        $this->order = array_keys($starts);
     }
 
     public static function read(Node $node): self
@@ -62,6 +73,16 @@ final readonly class Map
     /** The bank that owns an address, as its number. */
     public function bankAt(int $address): ?int
     {
+        if ($this->order !== []) {
+            // Without selects the banks lie one behind the other: the last that starts at or before the address owns it, or none does.
+            for ($low = 0, $high = count($this->order); $low < $high;) {
+                $middle = intdiv($low + $high, 2);
+                $this->starts[$middle] <= $address ? $low = $middle + 1 : $high = $middle;
+            }
+            $bank = $this->order[$low - 1] ?? null;
+
+            return $bank !== null && $this->banks[$bank]->owns($address) ? $bank : null;
+        }
         foreach ($this->banks as $i => $bank) {
             if ($address < $bank->end && $bank->owns($address)) {
                 return $i;

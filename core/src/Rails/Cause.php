@@ -24,7 +24,7 @@ final readonly class Cause
         foreach ($evidenceByRail as $rail => $lines) {
             if ($lines !== []) {
                 $rails[] = ltrim((string) $rail, "\0");
-                $evidence = [...$evidence, ...$lines];
+                array_push($evidence, ...$lines);
             }
         }
 

@@ -17,8 +17,8 @@ final readonly class PowerOnAdvice
     {
         $stops = $holds = [];
         foreach ($standing->rails as $rail) {
-            $stops = [...$stops, ...self::damage($standing, $rail), ...self::bias($standing, $rail)];
-            $holds = [...$holds, ...self::doubts($standing, $rail)];
+            array_push($stops, ...self::damage($standing, $rail), ...self::bias($standing, $rail));
+            array_push($holds, ...self::doubts($standing, $rail));
         }
 
         return match (true) {
@@ -42,10 +42,8 @@ final readonly class PowerOnAdvice
                 $reasons[] = "{$judged->reading->place()}: {$volts} is more than 115 % of nominal, beyond ordinary cross-regulation";
             }
         }
-        foreach ($standing->shorted() as $judged) {
-            if ($judged->rail->name === $rail->name) {
-                $reasons[] = "{$rail->name}: ".Notation::print((float) $judged->reading->ohmsToGround, Unit::Ohm, 3).' to ground is a short';
-            }
+        foreach ($standing->shorted($rail) as $judged) {
+            $reasons[] = "{$rail->name}: ".Notation::print((float) $judged->reading->ohmsToGround, Unit::Ohm, 3).' to ground is a short';
         }
 
         return $reasons;
@@ -77,8 +75,8 @@ final readonly class PowerOnAdvice
         } elseif (!$rail->optional && !$standing->hasConclusive($rail)) {
             $reasons[] = "{$rail->name} has only readings that prove nothing (no load, or a meter unfit for the band)";
         }
-        foreach ($standing->counted() as $judged) {
-            if ($judged->rail->name === $rail->name && $judged->rippleOut === true) {
+        foreach ($standing->counted($rail) as $judged) {
+            if ($judged->rippleOut === true) {
                 $reasons[] = "{$judged->reading->place()}: ripple is out";
             }
         }

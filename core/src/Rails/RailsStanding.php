@@ -13,13 +13,23 @@ namespace Ash\Rails;
 final readonly class RailsStanding
 {
     /**
-     * @param array<string, Rail>          $rails
-     * @param list<JudgedReading>          $all    in time order
-     * @param array<string, JudgedReading> $latest by key, with or without volts
-     * @param array<string, JudgedReading> $volts  by key, the latest with volts
+     * @param array<string, Rail>                $rails
+     * @param list<JudgedReading>                $all     in time order
+     * @param array<string, JudgedReading>       $latest  by key, with or without volts
+     * @param array<string, JudgedReading>       $volts   by key, the latest with volts
+     * @param array<string, list<JudgedReading>> $ofRail  the same by rail, so that a question about one rail costs no more with many rails
+     * @param array<string, JudgedReading>       $last    by rail, the last with volts at whatever point and load
+     * @param array<string, list<JudgedReading>> $counted by rail, for voltage, ripple or resistance
      */
-    private function __construct(public array $rails, public array $all, private array $latest, private array $volts)
-    {
+    private function __construct(
+        public array $rails,
+        public array $all,
+        private array $latest,
+        private array $volts,
+        private array $ofRail,
+        private array $last,
+        private array $counted,
+    ) {
     }
 
     /**
@@ -28,37 +38,37 @@ final readonly class RailsStanding
      */
     public static function of(array $rails, array $all): self
     {
-        $latest = $volts = [];
+        $latest = $volts = $ofRail = $last = $counted = [];
         foreach ($all as $judged) {
             $latest[$judged->reading->key()] = $judged;
             if ($judged->verdict !== null) {
                 $volts[$judged->reading->key()] = $judged;
+                $last["\0{$judged->rail->name}"] = $judged;
             }
         }
+        foreach ($all as $judged) {
+            $key = $judged->reading->key();
+            if ($judged === $latest[$key] || $judged === ($volts[$key] ?? null)) {
+                $counted["\0{$judged->rail->name}"][] = $judged;
+            }
+        }
+        foreach ($volts as $judged) {
+            $ofRail["\0{$judged->rail->name}"][] = $judged;
+        }
 
-        return new self($rails, $all, $latest, $volts);
+        return new self(rails: $rails, all: $all, latest: $latest, volts: $volts, ofRail: $ofRail, last: $last, counted: $counted);
     }
 
-    /** @return list<JudgedReading> every reading that counts, for its voltage, its ripple or its resistance */
-    public function counted(): array
+    /** @return list<JudgedReading> every reading of a rail that counts, for its voltage, its ripple or its resistance */
+    public function counted(Rail $rail): array
     {
-        return array_values(array_filter(
-            $this->all,
-            fn (JudgedReading $judged): bool => in_array(
-                $judged,
-                [$this->latest[$judged->reading->key()], $this->volts[$judged->reading->key()] ?? null],
-                true,
-            ),
-        ));
+        return $this->counted["\0{$rail->name}"] ?? [];
     }
 
     /** @return list<JudgedReading> with volts, latest of each rail, point and load */
     public function volts(?Rail $rail = null): array
     {
-        return array_values(array_filter(
-            $this->volts,
-            static fn (JudgedReading $judged): bool => $rail === null || $judged->rail->name === $rail->name,
-        ));
+        return $rail === null ? array_values($this->volts) : $this->ofRail["\0{$rail->name}"] ?? [];
     }
 
     /** @return list<JudgedReading> with volts and the right way round */
@@ -68,22 +78,20 @@ final readonly class RailsStanding
     }
 
     /** @return list<JudgedReading> whose latest resistance to ground is a short */
-    public function shorted(): array
+    public function shorted(?Rail $rail = null): array
     {
-        return array_values(array_filter($this->latest, static fn (JudgedReading $judged): bool => $judged->shorted()));
+        $latest = $rail === null ? $this->latest : array_filter(
+            $this->counted($rail),
+            fn (JudgedReading $judged): bool => $judged === $this->latest[$judged->reading->key()],
+        );
+
+        return array_values(array_filter($latest, static fn (JudgedReading $judged): bool => $judged->shorted()));
     }
 
     /** The last reading with volts of a rail, at whatever point and load. */
     public function last(Rail $rail): ?JudgedReading
     {
-        $last = null;
-        foreach ($this->all as $judged) {
-            if ($judged->rail->name === $rail->name && $judged->verdict !== null) {
-                $last = $judged;
-            }
-        }
-
-        return $last;
+        return $this->last["\0{$rail->name}"] ?? null;
     }
 
     /** @return list<JudgedReading> those that make the rail's state */
