@@ -7,6 +7,7 @@ namespace Tests\Http;
 use App\People\Role;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route as Routes;
+use Symfony\Component\ErrorHandler\Error\FatalError;
 
 /** What no route takes, tried on every route there is. */
 final class DoorTest extends TestCase
@@ -163,5 +164,14 @@ final class DoorTest extends TestCase
         self::assertIsArray($line);
         self::assertSame(['on purpose', $_SERVER['REQUEST_ID']], [$line['message'], $line['extra']['request']]);
         unset($_SERVER['REQUEST_ID']);
+    }
+
+    public function test_what_asks_for_more_than_a_request_may_have_is_told_so(): void
+    {
+        foreach (['Maximum execution time of 30 seconds exceeded', 'Allowed memory size of 201326592 bytes exhausted'] as $n => $said) {
+            Routes::get("api/eats{$n}", static fn () => throw new FatalError($said, 0, []));
+            $answer = $this->as(Role::Viewer)->getJson("/api/eats{$n}")->assertStatus(503);
+            self::assertStringContainsString('more time or memory than one request may have', self::text($answer->json('errors.0.detail')));
+        }
     }
 }
