@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import QRCode from 'qrcode';
+import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
 import { Button } from '../../ui/controls';
@@ -34,22 +34,36 @@ export function Labels() {
     );
 }
 
+/** Made by a library that is fetched with the first label. */
+const Code = lazy(async () => {
+    const { create } = await import('qrcode');
+    return {
+        default: function Code({ url }: { url: string }) {
+            const code = create(url, { errorCorrectionLevel: 'M' }).modules;
+            const dark = Array.from(code.data)
+                .map((bit, i) => (bit === 0 ? '' : `M${i % code.size} ${Math.floor(i / code.size)}h1v1h-1z`))
+                .join('');
+            return (
+                <svg
+                    viewBox={`-4 -4 ${code.size + 8} ${code.size + 8}`}
+                    className="w-28 flex-none bg-white"
+                    role="img"
+                    aria-label={`Code for ${url}`}
+                >
+                    <rect x="-4" y="-4" width={code.size + 8} height={code.size + 8} fill="#ffffff" />
+                    <path d={dark} fill="#000000" shapeRendering="crispEdges" />
+                </svg>
+            );
+        },
+    };
+});
+
 function Label({ label }: { label: Schemas['LabelCard'] }) {
-    const code = QRCode.create(label.url, { errorCorrectionLevel: 'M' }).modules;
-    const dark = Array.from(code.data)
-        .map((bit, i) => (bit === 0 ? '' : `M${i % code.size} ${Math.floor(i / code.size)}h1v1h-1z`))
-        .join('');
     return (
         <li className="sheet flex break-inside-avoid items-center gap-3 p-3">
-            <svg
-                viewBox={`-4 -4 ${code.size + 8} ${code.size + 8}`}
-                className="w-28 flex-none bg-white"
-                role="img"
-                aria-label={`Code for ${label.url}`}
-            >
-                <rect x="-4" y="-4" width={code.size + 8} height={code.size + 8} fill="#ffffff" />
-                <path d={dark} fill="#000000" shapeRendering="crispEdges" />
-            </svg>
+            <Suspense fallback={<span className="h-28 w-28 flex-none" />}>
+                <Code url={label.url} />
+            </Suspense>
             <div className="min-w-0">
                 <p className="text-xl font-bold break-words">{label.title}</p>
                 {label.lines.map((line) => (

@@ -199,8 +199,11 @@ function NewPart({ page, onClose }: { page: Schemas['ShelfPage']; onClose: () =>
 function Import({ onDone }: { onDone: () => void }) {
     const [said, setSaid] = useState<string | null>(null);
     const [bad, setBad] = useState(false);
+    const [busy, setBusy] = useState<string | null>(null);
     const take = (file: File | undefined) => {
-        if (file === undefined) return;
+        if (file === undefined || busy !== null) return;
+        setSaid(null);
+        setBusy(file.name);
         const form = new FormData();
         form.append('file', file);
         void data(
@@ -208,17 +211,19 @@ function Import({ onDone }: { onDone: () => void }) {
                 body: form as unknown as Schemas['FileBody'],
                 bodySerializer: (body) => body as unknown as FormData,
             }),
-        ).then(
-            (answer) => {
-                setBad(false);
-                setSaid(`${String((answer as { taken?: number }).taken ?? '')} parts were taken in`);
-                onDone();
-            },
-            (caught: unknown) => {
-                setBad(true);
-                setSaid(say(caught));
-            },
-        );
+        )
+            .then(
+                (answer) => {
+                    setBad(false);
+                    setSaid(`${String((answer as { taken?: number }).taken ?? '')} parts were taken in`);
+                    onDone();
+                },
+                (caught: unknown) => {
+                    setBad(true);
+                    setSaid(say(caught));
+                },
+            )
+            .finally(() => setBusy(null));
     };
     return (
         <Part title="From a CSV file">
@@ -236,6 +241,11 @@ function Import({ onDone }: { onDone: () => void }) {
                     />
                 )}
             </Field>
+            {busy !== null && (
+                <p role="status" className="mt-2 flex items-center gap-3">
+                    <progress aria-label={`Taking in ${busy}`} /> Taking in {busy}: a row with a fault turns the whole file away.
+                </p>
+            )}
             {said !== null && (
                 <div className="mt-2">
                     <Notice tone={bad ? 'bad' : 'good'} live>
