@@ -169,9 +169,17 @@ final class DoorTest extends TestCase
     public function test_what_asks_for_more_than_a_request_may_have_is_told_so(): void
     {
         foreach (['Maximum execution time of 30 seconds exceeded', 'Allowed memory size of 201326592 bytes exhausted'] as $n => $said) {
-            Routes::get("api/eats{$n}", static fn () => throw new FatalError($said, 0, []));
+            Routes::get("api/eats{$n}", static fn () => throw new FatalError($said, 0, ['file' => 'x', 'line' => 1]));
             $answer = $this->as(Role::Viewer)->getJson("/api/eats{$n}")->assertStatus(503);
             self::assertStringContainsString('more time or memory than one request may have', self::text($answer->json('errors.0.detail')));
+        }
+    }
+
+    public function test_a_person_gets_a_page_of_ours_where_a_program_gets_json(): void
+    {
+        $job = self::ulid();
+        foreach (["/jobs/{$job}/report/sheet" => 'There is nothing here', '/owner-report/x?signature=y' => 'Your role does not allow this'] as $path => $words) {
+            $this->as(Role::Viewer)->get($path)->assertSee($words)->assertSee('Ash Bench')->assertDontSee('Laravel');
         }
     }
 }
