@@ -178,7 +178,8 @@ final class DoorTest extends TestCase
     public function test_a_person_gets_a_page_of_ours_where_a_program_gets_json(): void
     {
         $job = self::ulid();
-        foreach (["/jobs/{$job}/report/sheet" => 'There is nothing here', '/owner-report/x?signature=y' => 'Your role does not allow this'] as $path => $words) {
+        $pages = ["/jobs/{$job}/report/sheet" => 'There is nothing here', '/owner-report/x?signature=y' => 'Your role does not allow this'];
+        foreach ($pages as $path => $words) {
             $this->as(Role::Viewer)->get($path)->assertSee($words)->assertSee('Ash Bench')->assertDontSee('Laravel');
         }
     }
