@@ -51,7 +51,8 @@ final class StartTest extends PhpUnit
         $var = sys_get_temp_dir().'/ash-start-'.bin2hex(random_bytes(4));
         $bin = dirname(__DIR__, 2).'/bin/start';
         $begin = static function () use ($var, $bin): \Symfony\Component\Process\Process {
-            $start = new \Symfony\Component\Process\Process([$bin, '--no-demo', '--port', '8180', '--db-port', '13180'], null, ['ASH_VAR' => $var], null, 120);
+            $options = ['--no-demo', '--port', '8180', '--db-port', '13180', '--backup-into', "{$var}/kept"];
+            $start = new \Symfony\Component\Process\Process([$bin, ...$options], null, ['ASH_VAR' => $var], null, 120);
             $start->start();
             $start->waitUntil(static fn (string $type, string $text): bool => str_contains($text, 'Ctrl-C stops it'));
 
@@ -64,6 +65,10 @@ final class StartTest extends PhpUnit
         self::assertStringContainsString('is in use by another one that runs', implode("\n", $said));
         self::assertSame($environment, (string) file_get_contents("{$var}/.env"), 'the second one wrote nothing');
         self::assertNotFalse(@file_get_contents('http://127.0.0.1:8180/up'));
+        for ($i = 0; $i < 200 && glob("{$var}/kept/ash-bench-*.tar") === []; ++$i) {
+            usleep(100_000);
+        }
+        self::assertCount(1, glob("{$var}/kept/ash-bench-*.tar") ?: [], 'the backup of the day');
         $first->signal(SIGKILL);
         $second = $begin();
         self::assertNotFalse(@file_get_contents('http://127.0.0.1:8180/up'), $second->getErrorOutput());
