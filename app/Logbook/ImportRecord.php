@@ -121,9 +121,18 @@ final class ImportRecord
             return;
         }
         $in = $this->node->at('board')->optional('machine');
-        $this->machine = ($in === null ? null : Machine::query()->find(self::specimenId($in)))
-            ?? $this->specimen($in === null ? null : self::specimenId($in));
+        $machine = $in === null ? null : self::specimenId($in);
+        $known = $machine === null ? null : Machine::query()->find($machine);
+        $this->machine = $known !== null && ($this->own || self::cameIn($known)) ? $known : $this->specimen($known === null ? $machine : null);
         $this->board = $this->named($id, $slot);
+    }
+
+    /** A machine of which nothing was written here: another board of it may come in. */
+    private static function cameIn(Machine $machine): bool
+    {
+        $jobs = Job::query()->where('machine_id', $machine->id);
+
+        return (clone $jobs)->where('imported', true)->exists() && (clone $jobs)->where('imported', false)->doesntExist();
     }
 
     /** Machines and boards get their identifiers here, in small letters. */

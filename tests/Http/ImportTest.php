@@ -197,6 +197,17 @@ final class ImportTest extends TestCase
         self::assertSame($before, $count());
     }
 
+    public function test_a_file_that_names_our_machine_gets_one_of_its_own(): void
+    {
+        $job = $this->storied();
+        $document = self::foreign($this->exported($job));
+        $document['board'] = [...$document['board'], 'machine' => $job->machine_id, 'slot' => 'main'];
+        $boards = DB::table('boards')->where('machine_id', $job->machine_id)->orderBy('id')->get()->toArray();
+        $brought = $this->send($document)->assertCreated();
+        self::assertNotSame($job->machine_id, Board::query()->findOrFail($brought->json('id'))->machine_id);
+        self::assertEquals($boards, DB::table('boards')->where('machine_id', $job->machine_id)->orderBy('id')->get()->toArray());
+    }
+
     public function test_every_fault_is_named(): void
     {
         $document = self::foreign($this->exported($this->storied()));
