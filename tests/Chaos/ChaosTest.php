@@ -17,6 +17,7 @@ final class ChaosTest extends TestCase
     private const PORT = 8170;
     private string $var = '';
     private ?Process $start = null;
+    private int $writer = 0;
 
     protected function setUp(): void
     {
@@ -26,6 +27,7 @@ final class ChaosTest extends TestCase
 
     protected function tearDown(): void
     {
+        $this->writer > 0 && posix_kill($this->writer, SIGKILL);
         $this->start?->isRunning() === true && $this->start->signal(SIGTERM);
         $this->ended();
         (new Process(['rm', '-rf', $this->var]))->run();
@@ -114,8 +116,8 @@ final class ChaosTest extends TestCase
         $job = $this->job();
         $acknowledged = "{$this->var}/acknowledged";
         touch($acknowledged);
-        $writer = pcntl_fork();
-        if ($writer === 0) {
+        $this->writer = pcntl_fork();
+        if ($this->writer === 0) {
             $this->write($job, $acknowledged);
             posix_kill((int) getmypid(), SIGKILL);
         }
@@ -137,7 +139,8 @@ final class ChaosTest extends TestCase
         }
         usleep(500_000);
         touch("{$this->var}/enough");
-        pcntl_waitpid($writer, $status);
+        pcntl_waitpid($this->writer, $status);
+        $this->writer = 0;
         $database = new \PDO("mysql:unix_socket={$this->var}/mariadb/db.sock;dbname=ash_bench", (string) posix_getpwuid(posix_geteuid())['name']);
         $count = static fn (string $sql): mixed => $database->query($sql)->fetchColumn();
         $stored = $database->query("SELECT id FROM entries WHERE job_id = '{$job}'")->fetchAll(\PDO::FETCH_COLUMN);
