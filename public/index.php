@@ -9,6 +9,11 @@ define('LARAVEL_START', microtime(true));
 
 require __DIR__.'/../vendor/autoload.php';
 
+if (App\Http\TooLarge::stated($_SERVER)) {
+    App\Http\TooLarge::answer();
+    exit;
+}
+
 /** @var Application $app */
 $app = require_once __DIR__.'/../bootstrap/app.php';
 

@@ -11,7 +11,7 @@ use Symfony\Component\HttpFoundation\Response;
 
 /**
  * The door for text that is none: what stands in an address, its query, the fields of a form or the name of a file must be UTF-8 without NUL.
- * JSON bodies have the same door in Ash\Document\Node. A body too large for its route is refused by size before it is read.
+ * JSON bodies have the same door in Ash\Document\Node. A body too large for its route is refused by size.
  */
 final readonly class PlainText
 {

@@ -255,8 +255,9 @@ final readonly class Shelf
     {
         foreach ($all ?? OpenItem::query()->where('kind', WaitingFor::KIND)->where('open', true)->whereNull('ready')->get() as $waiting) {
             if (Arrival::meets($waiting->text, $item->sku, $item->name)) {
-                OpenItem::query()->where('id', $waiting->id)->update(['ready' => mb_substr("{$item->name} is on the shelf: {$item->place}", 0, 200)]);
-                JobSheets::renew($waiting->job_id);
+                $ready = mb_substr("{$item->name} is on the shelf: {$item->place}", 0, 200);
+                $first = OpenItem::query()->where('id', $waiting->id)->whereNull('ready')->update(['ready' => $ready]) > 0;
+                $first && JobSheets::renew($waiting->job_id);
             }
         }
     }

@@ -10,6 +10,7 @@ use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Ash\Document\Shape;
+use Illuminate\Database\UniqueConstraintViolationException;
 
 /** The shelf as CSV (RFC 4180), out and in. A file with one broken row is refused whole, with the row and the column. */
 final readonly class ShelfCsv
@@ -82,7 +83,11 @@ final readonly class ShelfCsv
             }
             $header !== null && $taken > 0 || throw InvalidDocument::at('/file', 'has no rows');
             self::distinct($parts);
-            Shelf::lay(array_map(static fn (array $part): ShelfBody => $part[1], $parts), $who);
+            try {
+                Shelf::lay(array_map(static fn (array $part): ShelfBody => $part[1], $parts), $who);
+            } catch (UniqueConstraintViolationException) {
+                throw InvalidDocument::at('/file', 'has a sku that the shelf has already, or has it twice but for accents or spaces');
+            }
 
             return $taken;
         });

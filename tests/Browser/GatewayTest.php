@@ -30,6 +30,21 @@ final class GatewayTest extends TestCase
         }
     }
 
+    public function test_a_body_of_a_million_tokens_is_refused_by_its_size_from_whoever_it_comes(): void
+    {
+        $this->chrome->go('/');
+        $body = '['.str_repeat('1,', 1_500_000).'1]';
+        foreach (['/api/session', '/api/jobs'] as $path) {
+            $answer = self::raw(
+                "POST {$path} HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\nContent-Type: application/json\r\n"
+                    .'Content-Length: '.strlen($body)."\r\n\r\n{$body}",
+            );
+            self::assertStringContainsString(' 413 ', strtok($answer, "\n") ?: '');
+            self::assertStringContainsString('is larger than anything that is taken here', $answer);
+            self::assertStringContainsString('X-Content-Type-Options: nosniff', $answer);
+        }
+    }
+
     public function test_every_sort_of_answer_has_one_nosniff_and_a_request_id(): void
     {
         $this->chrome->go('/');

@@ -215,6 +215,7 @@ final class ShelfTest extends TestCase
         foreach ([
             ["{$good}X2,film,1u,63,-1,drawer 1\n", 'row 3, column quantity: must be from 0'],
             ["{$good}X2,film,1u,63,many,drawer 1\n", 'row 3, column quantity'], ["{$good}X1,film,1u,63,1,drawer 1\n", 'row 3, column sku: there is a "X1"'],
+            ["{$good}É9,film,1u,63,1,drawer 1\nE9,film,1u,63,1,drawer 1\n", 'but for accents or spaces'],
             ["{$good}X2,glass,1u,63,1,drawer 1\n", 'row 3, column kind'], ["{$good}X2,film,1u\n", 'row 3: has 3 fields'],
             ["{$good}X2,film,,63,1,drawer 1\n", 'row 3, column marked_f: is missing'], ["sku,colour\nX,red\n", 'row 1: has a column "colour"'],
             ["sku,sku\n", 'twice'], ['', 'no rows'],
