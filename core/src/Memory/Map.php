@@ -84,7 +84,7 @@ final readonly class Map
             return $bank !== null && $this->banks[$bank]->owns($address) ? $bank : null;
         }
         foreach ($this->banks as $i => $bank) {
-            if ($address < $bank->end && $bank->owns($address)) {
+            if ($bank->owns($address)) {
                 return $i;
             }
         }

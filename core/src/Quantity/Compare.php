@@ -39,6 +39,9 @@ final readonly class Compare
 
     private static function slack(float $one, float $other): float
     {
-        return self::SLACK * max(abs($one), abs($other));
+        $larger = max(abs($one), abs($other));
+
+        // Beside infinity everything would be within the slack, an open trace within its limit.
+        return is_infinite($larger) ? 0.0 : self::SLACK * $larger;
     }
 }

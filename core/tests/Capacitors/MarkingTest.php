@@ -142,6 +142,43 @@ final class MarkingTest extends TestCase
         self::assertRefusedAt('/marking', new CapacitorsRoom(), 'decode', ['marking' => $marking]);
     }
 
+    public function test_either_of_two_bare_numbers_may_be_the_volts_when_they_are_a_rating_that_is_made(): void
+    {
+        // Ratings of IEC 60063 and of old parts, from memory.
+        $ratings = [2.5, 4, 6.3, 10, 16, 20, 25, 35, 40, 50, 63, 80, 100, 125, 160, 200, 250, 315, 350, 385, 400, 450, 500, 630, 1000];
+        foreach ($ratings as $volts) {
+            self::assertSame([7e-6, (float) $volts], [Marking::decode("7 {$volts}", null)[0]->capacitanceF, Marking::decode("{$volts} 7", null)[0]->ratedV]);
+        }
+        foreach ([2.55, 4.1, 6.4, 12, 60, 300, 999, 1010] as $volts) {
+            self::assertSame([], Marking::decode("7 {$volts}", null));
+        }
+    }
+
+    public function test_which_unit_a_bare_figure_has_is_the_kind_s_custom(): void
+    {
+        // Common practice, no source: by kind for "22", "104", "4R7" and "2200": p for picofarad or its code, u for microfarad, b for both.
+        $custom = ['ceramic' => 'pppp', 'film' => 'bppb', 'mains_suppression' => 'bpbb', 'tantalum' => 'bpub', 'aluminium' => 'uuuu', 'polymer' => 'buub'];
+        foreach ($custom as $kind => $units) {
+            foreach (['22', '104', '4R7', '2200'] as $i => $marking) {
+                $readings = Marking::decode($marking, CapacitorKind::from($kind));
+                $small = array_map(static fn (Marking $it): string => $it->capacitanceF < 2e-7 ? 'p' : 'u', $readings);
+                self::assertSame($units[$i], count($small) > 1 ? 'b' : $small[0], "{$kind} {$marking}");
+            }
+        }
+    }
+
+    public function test_what_is_written_around_a_marking_is_no_part_of_it(): void
+    {
+        foreach ([' 4n7 ', "4n7\n", '4n7 ', '4.7nF.'] as $marking) {
+            self::assertSame([4.7e-9], array_map(static fn (Marking $it): float => $it->capacitanceF, Marking::decode($marking, null)), $marking);
+        }
+        self::assertSame([[], []], [Marking::decode('0pB', null), Marking::decode('10F', null)], 'nothing, and more than there is');
+        self::assertSame('1.235 µF', Marking::decode('1.23456uF', null)[0]->words());
+        foreach (['+50/-10 %', '-10+50%', '-10 +50 %', '+50 -10%'] as $written) {
+            self::assertSame(['minus_pct' => 10.0, 'plus_pct' => 50.0], Marking::decode("10uF {$written}", null)[0]->tolerance, $written);
+        }
+    }
+
     public function test_the_words_say_the_whole_marking(): void
     {
         self::assertSame('10 nF ±5 % 100 V', Marking::decode('2A103J', null)[0]->words());

@@ -102,6 +102,58 @@ final class TranscriptTest extends TestCase
         self::assertSame([['line' => 1, 'text' => $line, 'says' => $why]], $transcript->left);
     }
 
+    public function test_every_word_for_what_a_number_is_counts_as_that(): void
+    {
+        $words = [
+            'address' => 'address addr adr at @ loc location cell',
+            'expected' => 'expected exp wrote written write w want wanted should good',
+            'actual' => 'actual act got read rd r was found bad is saw',
+            'xor' => 'xor diff difference mask',
+        ];
+        $others = ['address' => 'wrote 55 read 51', 'expected' => 'read 51 at 4A3F', 'actual' => 'wrote 55 at 4A3F', 'xor' => 'at 4A3F'];
+        $numbers = ['address' => '4A3F', 'expected' => '55', 'actual' => '51', 'xor' => '04'];
+        foreach ($words as $role => $list) {
+            foreach (explode(' ', $list) as $word) {
+                [$transcript, $locator] = self::read("{$others[$role]} {$word} {$numbers[$role]}\n".strtoupper($word)." {$numbers[$role]} {$others[$role]}");
+                $locator->suspects();
+                self::assertSame([2, 2, [2]], [$transcript->recognised, $locator->errors, array_keys($locator->seen)], $word);
+            }
+        }
+        foreach (explode(' ', 'pass passes line count time t no # errors error seconds step loop cycle test') as $word) {
+            self::assertSame(['4A3F, bank A: bit 2'], array_column(self::read("{$word} 7 4A3F 55 51")[0]->shown, 'says'), $word);
+        }
+        foreach (['add', 'fed', 'added', 'dead', 'face'] as $word) {
+            self::assertSame(1, self::read(strtoupper($word).' 4A3F 55 51')[0]->recognised, $word);
+        }
+    }
+
+    public function test_what_ends_a_pass_and_what_begins_one(): void
+    {
+        foreach (explode(' ', 'ok clean done end ends ended complete completed finished') as $word) {
+            self::assertSame([1, 0], [($it = self::read("Pass 3 {$word}")[0])->passes, $it->failedPasses], $word);
+        }
+        foreach (['fail', 'failed', 'end errors: 2', 'end 1 error', 'done, errors = 12', 'failed errors 1'] as $words) {
+            self::assertSame([1, 1], [($it = self::read("pass 3 {$words}")[0])->passes, $it->failedPasses], $words);
+        }
+        foreach (['start', 'begin', 'started', 'begins', 'begins, end of the one before'] as $word) {
+            self::assertSame([0, 1], [($it = self::read("PASSES {$word}")[0])->passes, $it->recognised], $word);
+        }
+        self::assertSame([1, 0], [($it = self::read('pass 2 failed, errors 0')[0])->passes, $it->failedPasses], 'it counted them');
+        self::assertSame([2, 1], [($it = self::read("U3 bad\npass 1 end\npass 2 end")[0])->passes, $it->failedPasses], 'each pass anew');
+        self::assertSame([0, 1], [($it = self::read('the bypass is done')[0])->passes, $it->leftOver]);
+        self::assertSame([0, 1], [($it = self::read('pass 12')[0])->passes, $it->leftOver]);
+    }
+
+    public function test_lines_have_a_length_and_sixty_are_shown(): void
+    {
+        $line = static fn (int $length): string => str_pad('4A3F 55 51 ', $length, '=');
+        self::assertSame([1, 1], [($it = self::read($line(400)."\n".$line(401))[0])->recognised, $it->leftOver]);
+        self::assertSame(200, mb_strlen(self::read(str_repeat('ü', 190).str_repeat(' ä', 9))[0]->left[0]['text']));
+        [$transcript] = self::read(str_repeat("4A3F 55 51\n", 61)."\n4A3F 55 51");
+        self::assertSame([60, 62, 63, 0], [count($transcript->shown), $transcript->recognised, $transcript->lines, $transcript->leftOver]);
+        self::assertSame(['line' => 60, 'text' => '4A3F 55 51', 'says' => '4A3F, bank A: bit 2'], end($transcript->shown));
+    }
+
     public function test_digits_that_are_not_octal_in_an_octal_log_are_left_and_named(): void
     {
         [$transcript] = self::read("0017 7777 7776\n0018 0000 0001", self::map(8, '0', 12));
@@ -162,6 +214,28 @@ final class TranscriptTest extends TestCase
                 self::fail($csv);
             } catch (\Ash\Document\InvalidDocument $fault) {
                 self::assertStringStartsWith('/errors', $fault->pointer);
+            }
+        }
+    }
+
+    public function test_a_row_that_is_no_way_to_name_an_error_points_at_what_is_wrong_in_it(): void
+    {
+        foreach ([
+            'address=4A3F expected=55' => 'actual', 'address=4A3F actual=51' => 'expected', 'bank=A' => 'bit', 'bit=3' => 'bank',
+            'address=4A3F kind=parity xor=1' => 'kind', 'address=1 kind=parity expected=1' => 'kind', 'address=4A3F xor=4 expected=55' => 'xor',
+            'address=4A3F xor=4 actual=51' => 'xor', 'address=4A3F' => '', 'bank=A bit=3 ref=U3' => '', 'address=4A3F kind=row' => 'kind',
+            'address=4A3F xor=100' => 'xor', 'address=xyz xor=1' => 'address', 'bank=Q bit=3' => 'bank', 'bank=A bit=9' => 'bit', 'ref=U77' => 'ref',
+            'bank=A bit=003' => 'bit', 'expected=55 actual=51' => '',
+        ] as $row => $field) {
+            $error = [];
+            foreach (explode(' ', $row) as $pair) {
+                [$name, $error[$name]] = explode('=', $pair);
+            }
+            try {
+                (new ErrorReader(self::map(), new Locator(self::map(), [true], Pattern::None)))->document(Node::parse(json_encode([$error], JSON_THROW_ON_ERROR)));
+                self::fail($row);
+            } catch (\Ash\Document\InvalidDocument $fault) {
+                self::assertStringEndsWith($field === '' ? '0' : "0/{$field}", $fault->pointer, $row);
             }
         }
     }
