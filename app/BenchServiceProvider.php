@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App;
 
+use App\Http\Heartbeat;
 use App\Logbook\House;
 use App\People\Ability;
 use App\People\Person;
@@ -17,6 +18,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
@@ -34,6 +36,10 @@ final class BenchServiceProvider extends ServiceProvider
         $this->abilities();
         $this->rates();
         $this->sessions();
+        // The program that makes long reports says that it is there each time it looks for one.
+        Queue::looping(static function (): void {
+            Heartbeat::beat('papers');
+        });
         // The address of a client is the one that these say; without any it is whoever connects.
         TrustProxies::at(array_values(array_filter(explode(',', (string) config('app.trusted_proxies')))));
     }

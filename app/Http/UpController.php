@@ -25,6 +25,7 @@ final readonly class UpController
             'version' => config('app.version'),
             'database' => $database,
             'captures' => Heartbeat::heard('captures'),
+            'papers' => Heartbeat::heard('papers'),
             'disk_free_mb' => is_finite($disk) ? (int) ($disk / 1e6) : null,
             'disk' => $disk >= Disk::LEAST,
         ], $works ? 200 : 503);

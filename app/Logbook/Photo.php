@@ -31,7 +31,12 @@ final class Photo extends ClientKeyed
 
     public function file(bool $thumbnail = false): string
     {
-        return storage_path('app/photos/'.$this->id.($thumbnail ? '.thumb' : '').'.jpg');
+        return self::fileOf($this->id, $thumbnail);
+    }
+
+    public static function fileOf(string $id, bool $thumbnail = false): string
+    {
+        return storage_path("app/photos/{$id}".($thumbnail ? '.thumb' : '').'.jpg');
     }
 
     /** A picture must be this job's; a pin gets its number on it. */

@@ -18,6 +18,7 @@ final class ReportRoom extends Room
     public function reads(): void
     {
         Route::get('jobs/{job}/report-links', [LinkController::class, 'index'])->can('lead');
+        Route::get('jobs/{job}/paper', [ReportController::class, 'paper']);
     }
 
     public function leads(): void

@@ -18,6 +18,7 @@ use Ash\Rails\Load;
 use Ash\Rails\LostAlong;
 use Ash\Rails\MeterAccuracy;
 use Ash\Rails\Path;
+use Ash\Rails\PointState;
 use Ash\Rails\Rail;
 use Ash\Rails\RailsSection;
 use Ash\Rails\RailStrip;
@@ -106,7 +107,7 @@ final class ListsTest extends TestCase
         $lost = LostAlong::of($points, $at(a: 5.0, e: 0.0));
         // Of the weights 9, 1, 1, 1 behind a the first half ends at b.
         self::assertSame(['b', ['a', 'e']], [$lost?->walk->nextPoint, $lost?->walk->faultBetween]);
-        self::assertSame(['good', 'next', 'unknown', 'unknown', 'dead'], array_map(static fn (\BackedEnum $it): int|string => $it->value, array_values($lost->points)));
+        self::assertSame(['good', 'next', 'unknown', 'unknown', 'dead'], array_map(static fn (PointState $it): string => $it->value, array_values($lost->points)));
         self::assertSame(['c', 'd', null], [
             LostAlong::of($points, $at(a: 5.0, b: 5.0, e: 0.0))?->walk->nextPoint,
             LostAlong::of($points, $at(a: 5.0, c: 5.0, e: 0.0))?->walk->nextPoint,

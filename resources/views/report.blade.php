@@ -1,8 +1,13 @@
 @php
-/** @var \App\Report\ReportSheet $sheet */
-use Ash\Logbook\Entries\GatePassed;
+/**
+ * The whole report, or a part of it that is joined to others.
+ *
+ * @var \App\Report\ReportSheet $sheet
+ * @var list<\App\Report\Section> $sections
+ * @var bool $first
+ * @var bool $last
+ */
 use Ash\Logbook\Entries\JobClosed;
-use Ash\Logbook\Entries\PartReplaced;
 use Ash\Logbook\LogbookRoom;
 $job = $sheet->job;
 $outcome = $sheet->standing(JobClosed::KIND)->last();
@@ -31,6 +36,7 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 </head>
 <body>
 <main>
+@if ($first)
 <h1>{{ $job->label() }} &middot; {{ $job->title }}</h1>
 <table class="head">
 <tr><td>Machine</td><td>{{ $sheet->machine->name }}, {{ $sheet->machine->kind }}</td></tr>
@@ -55,76 +61,47 @@ ul { margin: 1mm 0; padding-left: 5mm; }
 <p>Not written down.</p>
 @endforelse
 
-@foreach ($sheet->tables() as $table)
-@if ($table->rows)
-<h2>{{ $table->title }}</h2>
+@endif
+@foreach ($sections as $section)
+<h2>{{ $section->title }}</h2>
+@if ($section->before)
+<p>{{ $section->before }}</p>
+@endif
+@if ($section->pictures())
 <table>
-<thead><tr>@foreach ($table->columns as $column)<th scope="col">{{ $column }}</th>@endforeach</tr></thead>
-<tbody>
-@foreach ($table->rows as $row)
-<tr>@foreach ($row['cells'] as $cell)<td @if ($loop->last) class="{{ $row['bad'] ? 'out' : 'in' }}"@endif>{{ $cell }}</td>@endforeach</tr>
-@endforeach
-</tbody>
-</table>
-@endif
-@endforeach
-
-@if ($sheet->standing(PartReplaced::KIND)->isNotEmpty())
-<h2>Parts replaced</h2>
-<ul>
-@foreach ($sheet->standing(PartReplaced::KIND) as $entry)
-<li>{{ $entry->data->sentence('') }} <span class="small">({{ $entry->at->format('j M Y') }}, {{ $entry->by() }})</span></li>
-@endforeach
-</ul>
-@endif
-
-@if ($sheet->hazards())
-<h2>Temporary fixes</h2>
-<ul>
-@foreach ($sheet->hazards() as $hazard)
-<li>{{ $hazard['text'] }}, since {{ $hazard['since'] }}: @if ($hazard['undone'])undone
-{{ $hazard['undone'] }}@else<span class="out">still open</span>@endif</li>
-@endforeach
-</ul>
-@endif
-
-@if ($sheet->standing(GatePassed::KIND)->isNotEmpty())
-<h2>Gates passed</h2>
-<p>Power was not advised and was applied all the same:</p>
-<ul>
-@foreach ($sheet->standing(GatePassed::KIND) as $entry)
-<li>{{ $entry->says() }} <span class="small">({{ $entry->at->format('j M Y H:i') }}, {{ $entry->by() }})</span></li>
-@endforeach
-</ul>
-@endif
-
-@if ($sheet->photos())
-<h2>Photos</h2>
-<table>
-@foreach ($sheet->photos() as $row)
+@foreach ($section->rows as $row)
 <tr>
-@foreach ($row as $photo)
-<td style="width: 33%"><img src="{{ $photo['image'] }}" alt="{{ $photo['says'] }}" style="width: 54mm"><br>
-{{ $photo['says'] }}@foreach ($photo['pins'] as $pin)<br><span class="small">{{ $pin }}</span>@endforeach</td>
+@foreach ($row->pictures as $picture)
+<td style="width: 33%"><img src="{{ $picture->image() }}" alt="{{ $picture->says }}" style="width: 54mm"><br>
+{{ $picture->says }}@foreach ($picture->pins as $pin)<br><span class="small">{{ $pin }}</span>@endforeach</td>
 @endforeach
 </tr>
 @endforeach
 </table>
-@endif
-
-<h2>Course of the work</h2>
+@elseif ($section->columns)
 <table>
-<thead><tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">What</th></tr></thead>
+<thead><tr>@foreach ($section->columns as $column)<th scope="col">{{ $column }}</th>@endforeach</tr></thead>
 <tbody>
-@foreach ($sheet->course() as $entry)
-<tr><td>{{ $entry->at->format('j M Y H:i') }}</td><td>{{ $entry->by() }}</td><td>{{ $sheet->kind($entry) }}: {{ $entry->says() }}@if ($sheet->note($entry))
-<span class="small">[{{ $sheet->note($entry) }}]</span>@endif</td></tr>
+@foreach ($section->rows as $row)
+<tr>@foreach ($row->cells as $cell)<td @if ($row->bad && $loop->last) class="out"@endif>{{ $cell }}@if ($row->small && $loop->last)
+
+<span class="small">{{ $row->small }}</span>@endif</td>@endforeach</tr>
 @endforeach
 </tbody>
 </table>
+@else
+<ul>
+@foreach ($section->rows as $row)
+<li><span @if ($row->bad) class="out"@endif>{{ implode(', ', $row->cells) }}</span>@if ($row->small) <span class="small">{{ $row->small }}</span>@endif</li>
+@endforeach
+</ul>
+@endif
+@endforeach
 
+@if ($last)
 <p class="small">Verdicts hold for the band named and the meter used. Mains and picture-tube work is for trained people;
 local electrical codes and licensed practice come first. Printed from the record of {{ config('app.name') }}.</p>
+@endif
 </main>
 </body>
 </html>

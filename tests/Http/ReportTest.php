@@ -6,6 +6,11 @@ namespace Tests\Http;
 
 use App\Logbook\Job;
 use App\People\Role;
+use App\Report\MakePaper;
+use App\Report\Printer;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** The report on screen, as PDF, and behind an owner's link. */
 final class ReportTest extends TestCase
@@ -60,14 +65,59 @@ final class ReportTest extends TestCase
     public function test_the_pdf_says_the_same(): void
     {
         $job = $this->finished();
-        $pdf = $this->as(Role::Viewer)->get("/jobs/{$job->id}/report.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
-        $file = tempnam(sys_get_temp_dir(), 'ash') ?: '';
-        file_put_contents($file, $pdf->getContent());
-        $text = preg_replace('/\s+/', ' ', (string) shell_exec('pdftotext -layout '.escapeshellarg($file).' -')) ?? '';
-        unlink($file);
-        foreach (['Fixed with limits', 'not above 35 degrees', '10.9 V', 'date code 2417', 'Gates passed'] as $words) {
+        $text = $this->paper($job);
+        foreach (['Fixed with limits', 'not above 35 degrees', '10.9 V', 'date code 2417', 'Gates passed', 'page 1 of '] as $words) {
             self::assertStringContainsString($words, $text);
         }
+        $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/paper")->assertOk()->assertJson(['state' => null, 'says' => '']);
+    }
+
+    /** What is written on the PDF. */
+    private function paper(Job $job): string
+    {
+        $pdf = $this->as(Role::Viewer)->get("/jobs/{$job->id}/report.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+        $answer = $pdf->baseResponse;
+        self::assertInstanceOf(BinaryFileResponse::class, $answer);
+
+        return preg_replace('/\s+/', ' ', (string) shell_exec("pdftotext -layout {$answer->getFile()->getPathname()} -")) ?? '';
+    }
+
+    public function test_a_long_report_is_made_in_the_background_in_parts_that_are_numbered_through(): void
+    {
+        $job = $this->job();
+        $lines = 2 * Printer::PART + 10;
+        for ($i = 1; $i <= $lines; ++$i) {
+            $this->line($job, "note line {$i}.");
+        }
+        $this->as(Role::Viewer);
+        foreach (['waits for its turn', 'waits for its turn'] as $says) {
+            $this->get("/jobs/{$job->id}/report.pdf")->assertStatus(202)->assertSee($says);
+        }
+        self::assertSame([1, 1], [DB::table('queued')->count(), DB::table('papers')->count()], 'who asks twice asks for one');
+        DB::table('papers')->update(['state' => 'making', 'done' => 150]);
+        $card = $this->getJson("/api/jobs/{$job->id}/paper")->assertOk();
+        self::assertStringContainsString('150 of '.$lines, self::text($card->json('says')));
+        self::assertSame(0, Artisan::call('queue:work', ['--once' => true, '--quiet' => true]));
+        $this->getJson("/api/jobs/{$job->id}/paper")->assertOk()->assertJson(['state' => 'there', 'done' => $lines, 'total' => $lines]);
+
+        $text = $this->paper($job->refresh());
+        preg_match_all('/line (\d+)\./', $text, $m);
+        self::assertSame(range(1, $lines), array_map(intval(...), $m[1]), 'each once, in order');
+        preg_match_all('/page (\d+) of (\d+)/', $text, $m);
+        self::assertSame([range(1, count($m[1])), [count($m[1])]], [array_map(intval(...), $m[1]), array_values(array_map(intval(...), array_unique($m[2])))]);
+        self::assertSame([1, 1], [substr_count($text, 'Taken in'), substr_count($text, 'local electrical codes')]);
+        self::assertSame([], glob(storage_path('app/papers/*.pdf.*')), 'no part is left behind');
+
+        // What was added since is not on it: it is made anew. One that failed is tried again, after a minute.
+        $this->line($job, 'note one more');
+        $this->as(Role::Viewer)->get("/jobs/{$job->id}/report.pdf")->assertStatus(202);
+        (new MakePaper(self::text(DB::table('papers')->where('state', 'waiting')->value('id'))))->failed(null);
+        $this->get("/jobs/{$job->id}/report.pdf")->assertStatus(202)->assertSee('could not be made');
+        $this->travel(2)->minutes();
+        $this->get("/jobs/{$job->id}/report.pdf")->assertStatus(202)->assertSee('waits for its turn');
+        $this->travel(9)->days();
+        $this->get("/jobs/{$job->id}/report.pdf")->assertStatus(202);
+        self::assertSame([1, []], [DB::table('papers')->count(), glob(storage_path('app/papers/*.pdf'))], 'old ones go');
     }
 
     public function test_an_owners_link_shows_one_report_until_it_expires_or_is_taken_back(): void

@@ -373,6 +373,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showReportPaper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/photos": {
         parameters: {
             query?: never;
@@ -2161,6 +2177,15 @@ export interface components {
             words: string;
             years: string;
         };
+        /** @description How far the PDF of a report is. */
+        PaperCard: {
+            /** @description lines that are on paper */
+            done: number;
+            says: string;
+            /** @description short ones are made while one waits and have no state */
+            state: string | null;
+            total: number;
+        };
         /** @description Where along a rail the voltage is lost. */
         PathCard: {
             fault_between: string | null;
@@ -3620,6 +3645,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showReportPaper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description how far the PDF is */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperCard"];
                 };
             };
         };

@@ -30,17 +30,11 @@ export function Report() {
                             <Button look="main" onClick={print}>
                                 Print <kbd>p</kbd>
                             </Button>
-                            <a
-                                href={`/jobs/${id}/report.pdf`}
-                                target="_blank"
-                                rel="noreferrer"
-                                className="inline-flex min-h-11 items-center px-2"
-                            >
-                                PDF
-                            </a>
+                            <Pdf job={id} />
                         </>
                     }
                 >
+                    <PdfProgress job={id} />
                     {lead && <OwnerLinks job={id} />}
                     <iframe
                         ref={frame}
@@ -55,6 +49,50 @@ export function Report() {
                 </Page>
             )}
         </Loaded>
+    );
+}
+
+const usePaper = (job: string) =>
+    useQuery({
+        queryKey: ['paper', job],
+        queryFn: () => data(api.GET('/jobs/{job}/paper', { params: { path: { job } } })),
+        refetchInterval: ({ state }) => (state.data?.state === 'waiting' || state.data?.state === 'making' ? 1000 : false),
+    });
+
+/** A short report opens at once; a long one opens a page that waits for it. */
+function Pdf({ job }: { job: string }) {
+    const client = useQueryClient();
+    return (
+        <a
+            href={`/jobs/${job}/report.pdf`}
+            target="_blank"
+            rel="noreferrer"
+            className="inline-flex min-h-11 items-center px-2"
+            onClick={() => setTimeout(() => void client.invalidateQueries({ queryKey: ['paper', job] }), 700)}
+        >
+            PDF
+        </a>
+    );
+}
+
+/** How far a long report is, and the notice when it is there. */
+function PdfProgress({ job }: { job: string }) {
+    const { data: paper } = usePaper(job);
+    const going = paper?.state === 'waiting' || paper?.state === 'making';
+    return (
+        <div role="status">
+            {paper !== undefined && paper.says !== '' && (
+                <p className="my-2 flex flex-wrap items-center gap-3">
+                    <span>{paper.says}</span>
+                    {going && <progress className="h-4 w-64 accent-accent" max={paper.total} value={paper.done} aria-label="lines on paper" />}
+                    {paper.state === 'there' && (
+                        <a href={`/jobs/${job}/report.pdf`} target="_blank" rel="noreferrer" className="inline-flex min-h-11 items-center">
+                            Open the PDF
+                        </a>
+                    )}
+                </p>
+            )}
+        </div>
     );
 }
 
