@@ -84,7 +84,9 @@ function PdfProgress({ job }: { job: string }) {
             {paper !== undefined && paper.says !== '' && (
                 <p className="my-2 flex flex-wrap items-center gap-3">
                     <span>{paper.says}</span>
-                    {going && <progress className="h-4 w-64 accent-accent" max={paper.total} value={paper.done} aria-label="lines on paper" />}
+                    {going && (
+                        <progress className="h-4 w-64 accent-accent" max={paper.total} value={paper.done} aria-label="lines on paper" />
+                    )}
                     {paper.state === 'there' && (
                         <a href={`/jobs/${job}/report.pdf`} target="_blank" rel="noreferrer" className="inline-flex min-h-11 items-center">
                             Open the PDF
