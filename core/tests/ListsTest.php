@@ -5,14 +5,21 @@ declare(strict_types=1);
 namespace Ash\Tests;
 
 use Ash\Corrosion\Continuity;
+use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
+use Ash\Document\Shape;
+use Ash\Facts\CapacitorKind;
+use Ash\Logbook\EntryDraft;
 use Ash\Logbook\OpenKind;
 use Ash\Memory\Comparison;
 use Ash\Memory\Condition;
+use Ash\Memory\LocatedSuspect;
 use Ash\Memory\Map;
 use Ash\Memory\RowsOfChips;
 use Ash\Memory\Seen;
+use Ash\Memory\SuspectKind;
 use Ash\Memory\Warmth;
+use Ash\Quantity\Notation;
 use Ash\Rails\JudgedReading;
 use Ash\Rails\Load;
 use Ash\Rails\LostAlong;
@@ -26,6 +33,7 @@ use Ash\Rails\Reading;
 use Ash\Rails\RunPlan;
 use Ash\Rails\TestPoint;
 use Ash\Rooms;
+use Ash\Shelf\Shopping;
 use PHPUnit\Framework\TestCase;
 
 /** What the rooms bring, listed by hand; and the ends of scales and walks. Figures are worked by hand. */
@@ -133,5 +141,99 @@ final class ListsTest extends TestCase
         );
         self::assertNull($read([]));
         self::assertNotNull($read(['supply' => ['rating_w' => 60, 'rails' => [['name' => '+5', 'nominal_v' => 5, 'max_a' => 8]]]]));
+    }
+
+    public function test_the_published_description_says_of_entries_what_their_readers_take(): void
+    {
+        $published = json_decode((string) file_get_contents(__DIR__.'/../../docs/openapi.json'), true, 64, JSON_THROW_ON_ERROR)['components']['schemas'];
+        $kinds = Rooms::hall()->kinds;
+        foreach ($kinds->all as $kind) {
+            $schema = $published['Data'.strtr(ucwords($kind->name, '_'), ['_' => ''])];
+            unset($schema['description']);
+            self::assertEquals($schema, json_decode(json_encode(Shape::of($kind->data)->schema(), JSON_THROW_ON_ERROR), true), $kind->name);
+        }
+        $body = json_decode(json_encode(EntryDraft::schema($kinds, []), JSON_THROW_ON_ERROR), true);
+        unset($body['properties']['data'], $published['EntryBody']['properties']['data']);
+        self::assertEquals($published['EntryBody'], $body);
+        $given = ['id' => '01JK8E3CT09KHR96A3PYK2KXS1', 'at' => '2026-03-01T09:00:00Z', 'line' => 'note x'];
+        foreach (['kind' => 'observation', 'data' => new \stdClass(), 'text' => 'x'] as $field => $value) {
+            try {
+                EntryDraft::read(Node::of((object) [...$given, $field => $value]), $kinds, Rooms::hall()->lines);
+                self::fail($field);
+            } catch (InvalidDocument $fault) {
+                self::assertSame("/{$field}", $fault->pointer);
+            }
+        }
+    }
+
+    public function test_what_can_be_exchanged_and_what_is_marked(): void
+    {
+        $of = static fn (string $kind): LocatedSuspect => new LocatedSuspect(1, SuspectKind::from($kind), 'U1', ['U1', 'U2'], 'A', [0], [], 1, 1, '', '');
+        $kinds = [
+            'chip' => [true, 2], 'chip_part' => [true, 2], 'several_chips' => [false, 2], 'data_line' => [false, 0], 'address_line' => [false, 0],
+            'bank' => [false, 0], 'everything' => [false, 0],
+        ];
+        self::assertCount(count($kinds), SuspectKind::cases());
+        foreach ($kinds as $kind => [$one, $marked]) {
+            self::assertSame([$one, $marked], [$of($kind)->isOneChip(), count($of($kind)->onChips())], $kind);
+        }
+    }
+
+    public function test_rows_of_chips_end_where_they_end(): void
+    {
+        $row = static fn (array $more, array $row = []): array => RowsOfChips::map(House::node([
+            'word_bits' => 8, ...$more, 'rows' => [['name' => 'A', 'start' => '0', 'first' => 'IC09B', 'bit_0' => 'last', ...$row]],
+        ]))['banks'][0];
+        // By the sheets: 4116 is 16384 x 1 in 128 rows, 4464 is 65536 x 4; static chips have no rows to refresh.
+        foreach ([[['chip' => '4116'], [], 16384, 8, 7], [['chip' => '4464'], [], 65536, 2, 8], [['chip' => '2114'], [], 1024, 2, null],
+            [[], ['words' => 1], 1, 8, null], [[], ['words' => 4], 4, 8, 1], [[], ['words' => 8], 8, 8, null], [['chip' => '4464', 'word_bits' => 9], [], 65536, 3, 8],
+            [['word_bits' => 1], ['words' => 16], 16, 1, 2],
+        ] as [$more, $its, $words, $chips, $rows]) {
+            $bank = $row($more, $its);
+            self::assertSame([$words, $chips, $rows, $rows], [$bank['words'], count($bank['chips']), $bank['row_bits'] ?? null, $bank['column_bits'] ?? null]);
+        }
+        self::assertSame(['IC16B' => [0], 'IC09B' => [7]], array_column([$row(['chip' => '4116'])['chips'][0], $row(['chip' => '4116'])['chips'][7]], 'bits', 'ref'));
+        self::assertSame(['ref' => 'IC17B'], $row(['chip' => '4116'], ['parity' => true])['parity']);
+        self::assertSame([8], $row(['chip' => '4464', 'word_bits' => 9])['chips'][2]['bits']);
+    }
+
+    public function test_two_runs_under_the_same_condition(): void
+    {
+        $map = Map::read(House::node(json_decode(json_encode(RowsOfChips::map(House::node([
+            'word_bits' => 4, 'rows' => [['name' => 'A', 'start' => '0', 'words' => 16, 'first' => 'U1', 'bit_0' => 'first']],
+        ])), JSON_THROW_ON_ERROR), true)));
+        $says = static fn (array $one, array $other, Condition $a, Condition $b): array => Comparison::of(
+            $map,
+            Seen::kept($map, ['A' => $one]),
+            Seen::kept($map, ['A' => $other]),
+            $a,
+            $b,
+        )['says'];
+        [$cold, $warm] = [new Condition(Warmth::Cold), new Condition(Warmth::Warm)];
+        self::assertSame(['Neither run shows an error.'], $says([], [], $cold, $warm));
+        self::assertSame(['In both: U1.'], $says([1], [5], $cold, $warm));
+        self::assertSame(['In both: U1.'], $says([1], [5], $cold, $cold));
+        self::assertSame('Only in the first: U1.', $says([1], [], $cold, $cold)[0]);
+        self::assertStringStartsWith('Both ran under the same condition', $says([1], [], $cold, $cold)[1]);
+        self::assertStringStartsWith('Both ran under the same condition', $says([], [1], $cold, $cold)[1]);
+        self::assertSame(['Only in the second (warm): U1.', 2], [($it = $says([], [1], $cold, $warm))[0], count($it)]);
+        self::assertStringStartsWith('Errors that come only in one condition', $says([1], [], $cold, $warm)[1]);
+    }
+
+    public function test_figures_as_they_are_printed(): void
+    {
+        foreach (['0' => 0.0, '0.0001235' => 0.00012346, '12346' => 12346, '1' => 0.99999, '-2.5' => -2.5, '1000' => 999.96, '0.1' => 0.1] as $text => $value) {
+            self::assertSame((string) $text, Notation::plain((float) $value));
+        }
+    }
+
+    public function test_numbers_of_spares(): void
+    {
+        // A tenth more than is wanted, at least one (common practice, no source).
+        foreach ([1 => 1, 9 => 1, 10 => 1, 11 => 2, 20 => 2, 21 => 3, 30 => 3] as $wanted => $spares) {
+            $want = ['job' => 'J', 'kind' => CapacitorKind::Aluminium, 'marked_f' => 1e-5, 'rated_v' => 25.0];
+            $rows = Shopping::list(array_map(static fn (int $i): array => [...$want, 'key' => "C{$i}"], range(1, $wanted)), []);
+            self::assertSame([$wanted, $spares], [$rows[0]['wanted'], $rows[0]['spares']]);
+        }
     }
 }
