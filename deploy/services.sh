@@ -9,7 +9,8 @@ die() { printf 'ash-bench: %s\n' "$*" >&2; exit 1; }
 own_folder() {
     mkdir -p "$VAR"
     exec 9>>"$VAR/.lock"
-    flock -n 9 || die "$VAR is in use by another one that runs (process $(tail -n 1 "$VAR/.lock" 2>/dev/null || echo unknown)): stop that one, or choose another folder with ASH_VAR"
+    local who; who=$(tail -n 1 "$VAR/.lock" 2>/dev/null || echo unknown)
+    flock -n 9 || die "$VAR is in use by another one that runs (process $who): stop that one, or choose another folder with ASH_VAR"
     : >"$VAR/.lock"
     echo $$ >&9
     stop_leftovers

@@ -7,12 +7,15 @@ namespace App\Logbook;
 use App\Http\Body;
 use App\Http\Errors;
 use App\People\SignedIn;
+use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final readonly class BoardController
 {
@@ -53,6 +56,41 @@ final readonly class BoardController
             200,
             ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename=\"{$board->slot}-{$board->id}.record.json\""],
         );
+    }
+
+    public function archive(Board $board): BinaryFileResponse
+    {
+        return (new BinaryFileResponse(BoardArchive::write($board), 200, [
+            'Content-Type' => 'application/zip', 'Content-Disposition' => "attachment; filename=\"{$board->slot}-{$board->id}.zip\"",
+        ]))->deleteFileAfterSend();
+    }
+
+    #[OA\Post(
+        path: '/boards/import-archive',
+        operationId: 'importArchive',
+        tags: ['logbook'],
+        requestBody: new OA\RequestBody(content: new OA\MediaType(
+            mediaType: 'multipart/form-data',
+            schema: new OA\Schema(ref: '#/components/schemas/ArchiveBody'),
+        )),
+        responses: [
+            new OA\Response(response: 201, description: 'the record is in, with its files', content: new OA\JsonContent(ref: Imported::class)),
+            new OA\Response(response: 422, description: 'refused whole, with every fault', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
+    public function importArchive(Request $request): JsonResponse
+    {
+        Body::form($request, ArchiveBody::class);
+        $file = $request->file('file');
+        if (!$file instanceof UploadedFile || !$file->isValid() || $file->getSize() > BoardArchive::MOST) {
+            throw InvalidDocument::at('/file', $file instanceof UploadedFile
+                ? 'did not arrive whole, or is larger than '.(BoardArchive::MOST / 1_000_000).' MB'
+                : 'is missing: choose the archive of a board');
+        }
+        PHP_SAPI === 'cli' || set_time_limit(55);
+        [$board, $entries] = BoardArchive::import($file->getPathname(), SignedIn::person($request));
+
+        return new JsonResponse(new Imported($board->id, $board->name, $entries), 201);
     }
 
     #[OA\Post(

@@ -17,7 +17,8 @@ final readonly class BoardRecord
     public const FORMAT = 'ash-bench/board-record/1';
     private const FLAGS = JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION;
 
-    public static function export(Board $board): string
+    /** @param bool $archived with what has a file beside it */
+    public static function export(Board $board, bool $archived = false): string
     {
         $machine = Machine::query()->findOrFail($board->machine_id);
         $entries = Entry::query()->where('board_id', $board->id)->orderBy('at')->orderByRaw('corrects_id IS NOT NULL')->orderBy('id')->get();
@@ -32,12 +33,12 @@ final readonly class BoardRecord
                 'title' => $job->title, 'owner' => $job->owner,
                 'allowance_minutes' => $job->allowance_minutes, 'opened_at' => $job->opened_at->format(Cards::TIME),
             ])->all(),
-            ...self::parts($board),
+            ...self::parts($board, $archived),
             'entries' => self::entries($board, $entries),
         ];
         $text = json_encode($document, self::FLAGS);
 
-        return json_encode([...$document, 'signature' => self::signature(Node::parse($text)->object(), self::keys()[0])], self::FLAGS)."\n";
+        return json_encode([...$document, 'signature' => self::sign(Json::canonical(Node::parse($text)->object()))], self::FLAGS)."\n";
     }
 
     /** Whether this installation, under its key or an earlier one, wrote the document as it stands. */
@@ -47,12 +48,17 @@ final readonly class BoardRecord
         $rest = clone $document;
         unset($rest->signature);
 
-        return is_string($given) && array_filter(self::keys(), static fn (string $key): bool => hash_equals(self::signature($rest, $key), $given)) !== [];
+        return is_string($given) && self::signed(Json::canonical($rest), $given);
     }
 
-    private static function signature(\stdClass $document, string $key): string
+    public static function sign(string $text): string
     {
-        return hash_hmac('sha256', Json::canonical($document), $key);
+        return hash_hmac('sha256', $text, self::keys()[0]);
+    }
+
+    public static function signed(string $text, string $signature): bool
+    {
+        return array_filter(self::keys(), static fn (string $key): bool => hash_equals(hash_hmac('sha256', $text, $key), $signature)) !== [];
     }
 
     /** @return non-empty-list<string> the key of today first */
@@ -65,9 +71,12 @@ final readonly class BoardRecord
     }
 
     /** @return array<string, mixed> what the rooms put beside the entries */
-    private static function parts(Board $board): array
+    private static function parts(Board $board, bool $archived): array
     {
-        return array_merge(...array_map(static fn (Exchange $it): array => $it->document($board), self::exchanges()));
+        return array_merge(...array_map(
+            static fn (Exchange $it): array => [...$it->document($board), ...($archived ? $it->filed($board) : [])],
+            self::exchanges(),
+        ));
     }
 
     /**

@@ -7,18 +7,45 @@ namespace App\Logbook;
 use Ash\Document\Node;
 use Illuminate\Support\Collection;
 
-/** A room's part of a board's record as a document. */
-interface Exchange
+/** A room's part of a board's record as a document, and its files in the archive. What a room does not bring it leaves as it is here. */
+abstract class Exchange
 {
     /** @return array<string, mixed> members of the document beside its entries */
-    public function document(Board $board): array;
+    public function document(Board $board): array
+    {
+        return [];
+    }
+
+    /** @return array<string, mixed> more such members, of what has a file: in the archive only */
+    public function filed(Board $board): array
+    {
+        return [];
+    }
+
+    /** @return array<string, string> in the archive: where a file lies, by its name there */
+    public function files(Board $board): array
+    {
+        return [];
+    }
 
     /**
      * @param Collection<int, Entry> $entries
      *
      * @return array<string, array<string, mixed>> by entry: members of the entry in the document
      */
-    public function entries(Board $board, Collection $entries): array;
+    public function entries(Board $board, Collection $entries): array
+    {
+        return [];
+    }
+
+    /**
+     * What takes long and needs no lock, before anything of the document comes in: files are looked at and made ready.
+     *
+     * @throws \Ash\Document\InvalidDocument
+     */
+    public function prepare(Node $document, BroughtFiles $files): void
+    {
+    }
 
     /**
      * What stands beside the entries comes in, before them.
@@ -27,12 +54,14 @@ interface Exchange
      *
      * @throws \Ash\Document\InvalidDocument
      */
-    public function bring(Node $document, Board $board, array $jobs): void;
+    abstract public function bring(Node $document, Board $board, array $jobs, BroughtFiles $files): void;
 
     /**
      * What stands in an entry that has just come in.
      *
      * @throws \Ash\Document\InvalidDocument
      */
-    public function bringEntry(Node $node, Entry $entry, Board $board): void;
+    public function bringEntry(Node $node, Entry $entry, Board $board): void
+    {
+    }
 }

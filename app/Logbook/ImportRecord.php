@@ -41,8 +41,13 @@ final class ImportRecord
     private Board $board;
     private Machine $machine;
 
-    private function __construct(private readonly Node $node, private readonly Profile $profile, private readonly bool $own, private readonly Person $who)
-    {
+    private function __construct(
+        private readonly Node $node,
+        private readonly Profile $profile,
+        private readonly bool $own,
+        private readonly Person $who,
+        private readonly BroughtFiles $files,
+    ) {
     }
 
     /**
@@ -50,14 +55,19 @@ final class ImportRecord
      *
      * @throws InvalidDocument|Refused|Conflict
      */
-    public static function from(string $json, Person $who): array
+    public static function from(string $json, Person $who, ?BroughtFiles $files = null): array
     {
         Schema::check($json, 'board-record');
         $node = Node::parse($json);
         $profile = House::here()->hall->profile($node->at('machine'));
 
-        $own = BoardRecord::isOwn($node->object());
-        $bring = static fn (): array => Once::transaction(static fn (): array => (new self($node, $profile, $own, $who))->bring());
+        $files ??= new BroughtFiles(own: true);
+        $import = new self($node, $profile, BoardRecord::isOwn($node->object()) && $files->own, $who, $files);
+        foreach (BoardRecord::exchanges() as $exchange) {
+            $import->tried(static fn () => $exchange->prepare($node, $files));
+        }
+        $import->end();
+        $bring = static fn (): array => Once::transaction(static fn (): array => (clone $import)->bring());
         try {
             return $bring();
         } catch (UniqueConstraintViolationException) {
@@ -69,13 +79,14 @@ final class ImportRecord
     /** @return array{Board, int} */
     private function bring(): array
     {
+        $this->files->begin();
         $this->place();
         foreach ($this->node->at('jobs')->items() as $job) {
             $this->tried(fn () => $this->job($job));
         }
         $this->end();
         foreach (BoardRecord::exchanges() as $exchange) {
-            $this->tried(fn () => $exchange->bring($this->node, $this->board, $this->jobs));
+            $this->tried(fn () => $exchange->bring($this->node, $this->board, $this->jobs, $this->files));
         }
         $this->end();
         $new = 0;
@@ -86,6 +97,7 @@ final class ImportRecord
         }
         $this->end();
         $this->settle();
+        $this->files->end();
 
         return [$this->board, $new];
     }

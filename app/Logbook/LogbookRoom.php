@@ -39,8 +39,14 @@ final class LogbookRoom extends Room
         Route::get('boards/{board}', [BoardController::class, 'show']);
     }
 
+    public function exchange(): PhotoExchange
+    {
+        return new PhotoExchange();
+    }
+
     public function records(): void
     {
+        Route::post('boards/import-archive', [BoardController::class, 'importArchive']);
         Route::post('jobs', [JobController::class, 'store']);
         Route::post('jobs/{job}/entries', [EntryController::class, 'store']);
         Route::post('logbook/line', [EntryController::class, 'preview']);
@@ -57,6 +63,7 @@ final class LogbookRoom extends Room
         Route::get('photos/{photo}/thumbnail', [PhotoController::class, 'thumbnail']);
         Route::get('machines/{machine}/profile.json', [MachineController::class, 'export']);
         Route::get('boards/{board}/record.json', [BoardController::class, 'export']);
+        Route::get('boards/{board}/archive.zip', [BoardController::class, 'archive']);
     }
 
     public function complete(EntryData $data, Taking $at): EntryData

@@ -40,7 +40,7 @@ final readonly class PhotoCards
     /** Plain rows: with hundreds of pictures, models would cost more than the rest of the page. */
     private static function photos(): Builder
     {
-        return DB::table('photos')->select('id', 'job_id', 'author', 'width', 'height', 'taken_in_at');
+        return DB::table('photos')->select('id', 'job_id', 'author', 'width', 'height', 'taken_in_at', 'imported');
     }
 
     /**
@@ -80,8 +80,9 @@ final readonly class PhotoCards
 
             return new PhotoCard(
                 id: $id, caption: $said[$id]['text'] ?? '', of: $said[$id]['of'] ?? null, phase: $said[$id]['phase'] ?? null,
-                at: Cards::time($photo->string('taken_in_at')), author: $photo->string('author'), width: $photo->int('width'),
-                height: $photo->int('height'), url: "/photos/{$id}", thumbnail: "/photos/{$id}/thumbnail", pins: $here,
+                at: Cards::time($photo->string('taken_in_at')),
+                author: Entry::writtenBy($photo->string('author'), $photo->int('imported') === 0),
+                width: $photo->int('width'), height: $photo->int('height'), url: "/photos/{$id}", thumbnail: "/photos/{$id}/thumbnail", pins: $here,
             );
         }, $photos->all()));
     }

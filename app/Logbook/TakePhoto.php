@@ -70,6 +70,19 @@ final readonly class TakePhoto
         return $known === null || $known->job_id === $job->id ? $known : throw Conflict::at('/id', 'another photo has this id');
     }
 
+    /**
+     * A picture that came with a board's record.
+     *
+     * @throws InvalidDocument
+     */
+    public static function drawn(string $path): DrawnPhoto
+    {
+        filesize($path) <= self::MAX_BYTES || throw InvalidDocument::at('', 'is larger than 20 MB');
+        self::readable($path);
+
+        return self::draw($path, "{$path}.drawn", "{$path}.thumb");
+    }
+
     private static function checked(?UploadedFile $file): string
     {
         if ($file === null || (!$file->isValid() && $file->getError() === UPLOAD_ERR_NO_FILE)) {
@@ -79,16 +92,24 @@ final readonly class TakePhoto
             throw InvalidDocument::at('/file', 'is larger than 20 MB or did not arrive whole');
         }
         $path = $file->getPathname();
+        $type = self::readable($path);
+        $extension = mb_strtolower($file->getClientOriginalExtension());
+        if ($extension !== '' && !in_array($extension, self::TYPES[$type], true)) {
+            throw InvalidDocument::at('/file', "is called .{$extension} and is {$type}: a file that lies about its type is not taken");
+        }
+
+        return $path;
+    }
+
+    /** @return key-of<self::TYPES> what it is, whatever its name says */
+    private static function readable(string $path): string
+    {
         $type = (new \finfo(FILEINFO_MIME_TYPE))->file($path) ?: '';
         if (preg_match('/^....ftyp(heic|heix|hevc|heim|mif1|msf1)/s', (string) file_get_contents($path, length: 12)) === 1) {
             throw InvalidDocument::at('/file', 'is a HEIC picture, which this server cannot read: set the camera to JPEG, or export it as JPEG');
         }
         if (!isset(self::TYPES[$type])) {
             throw InvalidDocument::at('/file', "is not a JPEG, PNG or WebP picture, whatever its name says (it is {$type})");
-        }
-        $extension = mb_strtolower($file->getClientOriginalExtension());
-        if ($extension !== '' && !in_array($extension, self::TYPES[$type], true)) {
-            throw InvalidDocument::at('/file', "is called .{$extension} and is {$type}: a file that lies about its type is not taken");
         }
         $size = @getimagesize($path);
         if ($size === false || $size[0] * $size[1] > self::MAX_PIXELS) {
@@ -98,7 +119,7 @@ final readonly class TakePhoto
         }
         self::isWhole($path, $type) || throw InvalidDocument::at('/file', 'is cut off: its end is missing');
 
-        return $path;
+        return $type;
     }
 
     /** Each kind of picture says where it ends: JPEG with a marker, PNG with a chunk, WebP with a length in its head. */
@@ -116,16 +137,24 @@ final readonly class TakePhoto
 
     private static function encode(string $path, Photo $photo, string $mark): void
     {
+        is_dir(dirname($photo->file())) || mkdir(dirname($photo->file()), 0o750, true);
+        $drawn = self::draw($path, $photo->file().$mark, $photo->file(true).$mark);
+        $photo->width = $drawn->width;
+        $photo->height = $drawn->height;
+    }
+
+    private static function draw(string $path, string $file, string $thumbnail): DrawnPhoto
+    {
         ini_set('memory_limit', '320M');
         try {
             $image = (new ImageManager(new Driver()))->read($path)->scaleDown(self::LONGEST, self::LONGEST);
         } catch (Unreadable) {
             throw InvalidDocument::at('/file', 'cannot be read: it is damaged');
         }
-        is_dir(dirname($photo->file())) || mkdir(dirname($photo->file()), 0o750, true);
-        $photo->width = $image->width();
-        $photo->height = $image->height();
-        $image->toJpeg(84)->save($photo->file().$mark);
-        $image->scaleDown(self::THUMBNAIL, self::THUMBNAIL)->toJpeg(78)->save($photo->file(true).$mark);
+        [$width, $height] = [$image->width(), $image->height()];
+        $image->toJpeg(84)->save($file);
+        $image->scaleDown(self::THUMBNAIL, self::THUMBNAIL)->toJpeg(78)->save($thumbnail);
+
+        return new DrawnPhoto($file, $thumbnail, $width, $height, (int) filesize($file));
     }
 }

@@ -42,6 +42,11 @@ final class MemoryRoom extends Room
         Route::get('memory/tables', [TablesController::class, 'show']);
     }
 
+    public function exchange(): TextExchange
+    {
+        return new TextExchange();
+    }
+
     public function records(): void
     {
         Route::post('jobs/{job}/memory-sources', [MemoryController::class, 'text']);

@@ -110,9 +110,11 @@ final readonly class Sources
         return array_values(array_filter(SourceState::cases(), static fn (SourceState $it): bool => $it->active()));
     }
 
-    public static function read(Source $source): void
+    /** @param ?string $path where its text lies while it is not here yet */
+    public static function read(Source $source, ?string $path = null): void
     {
-        $file = fopen($source->file(), 'r') ?: throw new \RuntimeException("{$source->file()} cannot be read");
+        $path ??= $source->file();
+        $file = fopen($path, 'r') ?: throw new \RuntimeException("{$path} cannot be read");
         $seconds = config('instruments.read_time');
         $patience = is_numeric($seconds) ? (float) $seconds : 0.0;
         PHP_SAPI === 'cli' || set_time_limit((int) (2 * $patience));

@@ -6,6 +6,7 @@ namespace App\Rails;
 
 use App\Http\Conflict;
 use App\Logbook\Board;
+use App\Logbook\BroughtFiles;
 use App\Logbook\Cards;
 use App\Logbook\Entry;
 use App\Logbook\Exchange;
@@ -18,7 +19,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 
 /** Runs beside the entries of a board's record, and the meter of each reading in its entry. */
-final readonly class RunExchange implements Exchange
+final class RunExchange extends Exchange
 {
     public function document(Board $board): array
     {
@@ -43,7 +44,7 @@ final readonly class RunExchange implements Exchange
         })->all();
     }
 
-    public function bring(Node $document, Board $board, array $jobs): void
+    public function bring(Node $document, Board $board, array $jobs, BroughtFiles $files): void
     {
         foreach ($document->at('runs')->items() as $node) {
             $job = $jobs[Ulid::read($node->at('job'))] ?? $node->at('job')->refuse('is not a job of this document');

@@ -232,7 +232,8 @@ final class TranscriptTest extends TestCase
                 [$name, $error[$name]] = explode('=', $pair);
             }
             try {
-                (new ErrorReader(self::map(), new Locator(self::map(), [true], Pattern::None)))->document(Node::parse(json_encode([$error], JSON_THROW_ON_ERROR)));
+                $reader = new ErrorReader(self::map(), new Locator(self::map(), [true], Pattern::None));
+                $reader->document(Node::parse(json_encode([$error], JSON_THROW_ON_ERROR)));
                 self::fail($row);
             } catch (\Ash\Document\InvalidDocument $fault) {
                 self::assertStringEndsWith($field === '' ? '0' : "0/{$field}", $fault->pointer, $row);

@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/boards/import-archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["importArchive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calendar": {
         parameters: {
             query?: never;
@@ -1067,6 +1083,13 @@ export interface components {
     schemas: {
         AnyDocument: {
             [key: string]: unknown;
+        };
+        ArchiveBody: {
+            /**
+             * Format: binary
+             * @description ZIP, at most 100 MB
+             */
+            file: string;
         };
         /** @description What is known of a board's battery and its clock. */
         BatteryPage: {
@@ -3018,6 +3041,39 @@ export interface operations {
         };
         responses: {
             /** @description the record is in */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Imported"];
+                };
+            };
+            /** @description refused whole, with every fault */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    importArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": components["schemas"]["ArchiveBody"];
+            };
+        };
+        responses: {
+            /** @description the record is in, with its files */
             201: {
                 headers: {
                     [name: string]: unknown;

@@ -64,6 +64,9 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
                     <a href={`/boards/${id}/record.json`} download className="inline-flex min-h-11 items-center px-2">
                         Record as JSON
                     </a>
+                    <a href={`/boards/${id}/archive.zip`} download className="inline-flex min-h-11 items-center px-2">
+                        Archive with photos
+                    </a>
                     <a href={`/boards/${id}/readings.csv`} download className="inline-flex min-h-11 items-center px-2">
                         Readings as CSV
                     </a>

@@ -6,8 +6,30 @@ import { Button, Notice } from '../../ui/controls';
 
 type Answer = Partial<Schemas['Imported'] & Schemas['MachineCard']>;
 
+const sendText = (path: '/boards/import' | '/machines', text: string): Promise<Answer> =>
+    data(
+        api.POST(path, {
+            body: text as never,
+            bodySerializer: (body: unknown) => body as string,
+            headers: { 'Content-Type': 'application/json' },
+        }),
+    );
+
+const sendArchive = (file: File): Promise<Answer> => {
+    const form = new FormData();
+    form.append('file', file);
+
+    return data(
+        api.POST('/boards/import-archive', {
+            body: form as unknown as Schemas['ArchiveBody'],
+            bodySerializer: (body) => body as unknown as FormData,
+        }),
+    );
+};
+
 /** A file that was exported comes in again; a bad one is refused whole, with the place of each fault. */
 export function ImportButton({ label, path, to }: { label: string; path: '/boards/import' | '/machines'; to: (answer: Answer) => string }) {
+    const archives = path === '/boards/import';
     const input = useRef<HTMLInputElement>(null);
     const navigate = useNavigate();
     const client = useQueryClient();
@@ -15,14 +37,8 @@ export function ImportButton({ label, path, to }: { label: string; path: '/board
     const send = async (file: File) => {
         setFaults([]);
         try {
-            const text = await file.text();
-            const answer: Answer = await data(
-                api.POST(path, {
-                    body: text as never,
-                    bodySerializer: (body: unknown) => body as string,
-                    headers: { 'Content-Type': 'application/json' },
-                }),
-            );
+            const archive = archives && file.name.toLowerCase().endsWith('.zip');
+            const answer: Answer = archive ? await sendArchive(file) : await sendText(path, await file.text());
             await client.invalidateQueries();
             void navigate(to(answer));
         } catch (problem) {
@@ -34,7 +50,7 @@ export function ImportButton({ label, path, to }: { label: string; path: '/board
             <input
                 ref={input}
                 type="file"
-                accept="application/json,.json"
+                accept={archives ? 'application/json,.json,application/zip,.zip' : 'application/json,.json'}
                 aria-label={label}
                 className="sr-only"
                 tabIndex={-1}

@@ -31,10 +31,16 @@ return new class extends Migration {
             $table->unique(['job_id', 'record']);
             $table->index('created_at');
         });
+        foreach (['photos', 'memory_sources'] as $table) {
+            Schema::table($table, static fn (Blueprint $table) => $table->boolean('imported')->default(false));
+        }
     }
 
     public function down(): void
     {
+        foreach (['photos', 'memory_sources'] as $table) {
+            Schema::table($table, static fn (Blueprint $table) => $table->dropColumn('imported'));
+        }
         Schema::drop('papers');
         Schema::drop('queued');
     }
