@@ -58,6 +58,15 @@ final class CaptureLoop
         $this->open = [];
     }
 
+    /** Lets go of everything without writing: what came in is in the files, and another may have gone on from there. */
+    public function drop(): void
+    {
+        foreach ($this->open as $capture) {
+            $capture->line->close();
+        }
+        $this->open = [];
+    }
+
     private function look(): void
     {
         $active = Source::query()->whereIn('state', Sources::active())->get()->keyBy('id');

@@ -6,7 +6,6 @@ namespace Tests\Chaos;
 
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
-use Symfony\Component\Uid\Ulid;
 
 /**
  * The database, PHP, the web server and the start command itself are killed without warning while somebody writes: what was acknowledged is
@@ -55,70 +54,15 @@ final class ChaosTest extends TestCase
         self::assertTrue($up, $this->start->getOutput().$this->start->getErrorOutput());
     }
 
-    /**
-     * @param array<string, mixed>|null $body
-     *
-     * @return array{int, mixed}
-     */
-    private function ask(string $method, string $path, ?array $body = null): array
-    {
-        $curl = curl_init('http://127.0.0.1:'.self::PORT.$path);
-        $jar = "{$this->var}/cookies";
-        $token = preg_match('/\tXSRF-TOKEN\t(\S+)/', (string) @file_get_contents($jar), $m) === 1 ? urldecode($m[1]) : '';
-        curl_setopt_array($curl, [
-            CURLOPT_RETURNTRANSFER => true, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_COOKIEFILE => $jar, CURLOPT_COOKIEJAR => $jar, CURLOPT_TIMEOUT => 10,
-            CURLOPT_HTTPHEADER => [
-                'Accept: application/json', 'Content-Type: application/json', 'Referer: http://127.0.0.1:'.self::PORT.'/', "X-XSRF-TOKEN: {$token}",
-            ],
-        ] + ($body === null ? [] : [CURLOPT_POSTFIELDS => json_encode($body, JSON_THROW_ON_ERROR)]));
-        $answer = curl_exec($curl);
-        $code = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
-        curl_close($curl);
-
-        return [(int) $code, json_decode(is_string($answer) ? $answer : '', true)];
-    }
-
-    private function job(): string
-    {
-        preg_match('/(lead@\S+) \/ (\S+)/', (string) file_get_contents("{$this->var}/sign-in.txt"), $m) === 1 ?: self::fail('nobody to sign in as');
-        self::assertSame(200, $this->ask('POST', '/api/session', ['email' => $m[1], 'password' => $m[2]])[0]);
-        $profile = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/machines/dunlin-8.json'), true);
-        [$code, $machine] = $this->ask('POST', '/api/machines', is_array($profile) ? $profile : []);
-        self::assertSame(201, $code);
-        self::assertIsArray($machine);
-        $id = Ulid::generate();
-        [$code] = $this->ask('POST', '/api/jobs', [
-            'id' => $id, 'machine' => $machine['id'], 'board' => $machine['boards'][0]['id'], 'title' => 'Chaos', 'owner' => 'Nobody',
-            'at' => gmdate('Y-m-d\TH:i:s\Z'),
-        ]);
-        self::assertSame(201, $code);
-
-        return $id;
-    }
-
-    /** Writes until it is told to stop: each entry again and again until it is answered, as a browser's list of unsent entries does. */
-    private function write(string $job, string $acknowledged): void
-    {
-        for ($n = 0; !file_exists("{$this->var}/enough"); ++$n) {
-            $entry = ['id' => Ulid::generate(), 'at' => gmdate('Y-m-d\TH:i:s\Z'), 'line' => "saw {$n} 1 min"];
-            do {
-                [$code] = $this->ask('POST', "/api/jobs/{$job}/entries", $entry);
-                $code === 200 || $code === 201 || usleep(50_000);
-            } while ($code !== 200 && $code !== 201 && !file_exists("{$this->var}/enough"));
-            if ($code === 200 || $code === 201) {
-                file_put_contents($acknowledged, "{$entry['id']}\n", FILE_APPEND);
-            }
-        }
-    }
-
     public function test_what_was_acknowledged_is_there_once(): void
     {
-        $job = $this->job();
+        $client = Writer::signedIn('http://127.0.0.1:'.self::PORT, $this->var, $this->var);
+        $job = $client->job();
         $acknowledged = "{$this->var}/acknowledged";
         touch($acknowledged);
         $this->writer = pcntl_fork();
         if ($this->writer === 0) {
-            $this->write($job, $acknowledged);
+            $client->write($job, $acknowledged);
             posix_kill((int) getmypid(), SIGKILL);
         }
         mt_srand(5);
