@@ -38,7 +38,7 @@ final readonly class RunState
         }
 
         // Each reading carries its own meter; the run's meter is never asked.
-        return new self($run, $profile, $rails, $readings, Judgement::of($rails, MeterAccuracy::of(0, 0, 0), Reading::withStandingOhms($core)));
+        return new self($run, $profile, $rails, $readings, Judgement::of($rails, MeterAccuracy::of(0, 0, 0), $core));
     }
 
     /** The job's last run that has a reading. */

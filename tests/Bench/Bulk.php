@@ -32,6 +32,11 @@ final class Bulk
         return $this->job('Memory test stops after a cold night');
     }
 
+    public function boardOf(string $job): string
+    {
+        return $this->one('SELECT board_id FROM jobs WHERE id = '.$this->database->quote($job));
+    }
+
     public function job(string $title): string
     {
         return $this->one('SELECT id FROM jobs WHERE title = '.$this->database->quote($title));

@@ -141,7 +141,13 @@ $chrome->close();
 
 // Pages at four concurrent clients
 $job500 = $bulk->jobWithEntries(500);
-$pages = ['bench' => '/api/bench', 'job page of the demo' => "/api/jobs/{$bulk->demoJob()}", 'job page with 500 entries' => "/api/jobs/{$job500}"];
+$demo = $bulk->demoJob();
+$pages = [
+    'bench' => '/api/bench', 'job page of the demo' => "/api/jobs/{$demo}", 'job page with 500 entries' => "/api/jobs/{$job500}",
+    'jobs' => '/api/jobs', 'machines' => '/api/machines', 'battery page' => "/api/jobs/{$demo}/battery", 'capacitors page' => "/api/jobs/{$demo}/capacitors",
+    'leaks page' => "/api/jobs/{$demo}/corrosion", 'memory page' => "/api/jobs/{$demo}/memory", 'shopping list' => '/api/shopping',
+    'a board\'s readings as CSV' => "/boards/{$bulk->boardOf($demo)}/readings.csv",
+];
 $small = [];
 foreach ($pages as $what => $path) {
     $client->load($path, 20, 4);

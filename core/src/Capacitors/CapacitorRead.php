@@ -31,11 +31,12 @@ final readonly class CapacitorRead implements EntryData, Settled
 
     /**
      * @param list<Look>   $visual
-     * @param ?float       $esrOhm  as it is kept, the leads are taken off
-     * @param ?float       $leadOhm what the probes read together
-     * @param ?bool        $sure    the value is meant, though it looks like a slip of the unit
+     * @param ?float       $esrOhm   as it is kept, the leads are taken off
+     * @param ?float       $leadOhm  what the probes read together
+     * @param ?bool        $reformed the leakage was read after reforming
+     * @param ?bool        $sure     the value is meant, though it looks like a slip of the unit
      * @param list<string> $reasons
-     * @param ?int         $year    of the machine
+     * @param ?int         $year     of the machine
      */
     public function __construct(
         #[Text(160)]
@@ -56,6 +57,7 @@ final readonly class CapacitorRead implements EntryData, Settled
         public ?float $frequencyHz = null,
         #[Typed(Unit::Ampere)]
         public ?float $leakageA = null,
+        public ?bool $reformed = null,
         #[OrNull]
         #[Id]
         public ?string $meter = null,
@@ -98,7 +100,7 @@ final readonly class CapacitorRead implements EntryData, Settled
 
     public function measured(): Measured
     {
-        return new Measured($this->capacitanceF, $this->esrOhm, $this->tanDelta, $this->frequencyHz, $this->leakageA);
+        return new Measured($this->capacitanceF, $this->esrOhm, $this->tanDelta, $this->frequencyHz, $this->leakageA, $this->reformed ?? false);
     }
 
     /** As the rules see it, with the leads taken off. */
@@ -110,7 +112,7 @@ final readonly class CapacitorRead implements EntryData, Settled
 
         return Shape::of(self::class)->with($it, [
             'kind' => $part->kind, 'markedF' => $part->markedF, 'ratedV' => $part->ratedV, 'verdict' => $judged->verdict, 'proven' => $judged->proven,
-            'reasons' => $judged->reasons, 'limits' => PartLimits::of($part), 'year' => $year, 'meterName' => $meterName,
+            'reasons' => $judged->reasons, 'limits' => PartLimits::of($part, $judged->measured), 'year' => $year, 'meterName' => $meterName,
         ]);
     }
 

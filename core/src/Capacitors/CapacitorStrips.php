@@ -32,20 +32,21 @@ final readonly class CapacitorStrips
     }
 
     /** ESR from nothing to three times its limit. */
-    public static function esr(?Part $part, ?float $ohm): ?Strip
+    public static function esr(?Part $part, ?float $ohm, ?float $hertz = null): ?Strip
     {
-        if ($part?->esrMaxOhm === null || $ohm === null) {
+        $limit = $part?->esrLimit(new Measured(esrOhm: $ohm, frequencyHz: $hertz));
+        if ($limit === null || $ohm === null || !$part->kind->losesMatter()) {
             return null;
         }
-        $share = static fn (float $it): float => min(1.0, $it / $part->esrMaxOhm / self::ESR_EDGE);
+        $share = static fn (float $it): float => min(1.0, $it / $limit / self::ESR_EDGE);
 
         return new Strip(
             low: 0,
-            high: $share($part->esrMaxOhm),
+            high: $share($limit),
             guard: 0,
-            nominal: $share($part->esrMaxOhm / 2),
+            nominal: $share($limit / 2),
             tick: $share($ohm),
-            beyond: Compare::above($ohm, self::ESR_EDGE * $part->esrMaxOhm),
+            beyond: Compare::above($ohm, self::ESR_EDGE * $limit),
         );
     }
 }

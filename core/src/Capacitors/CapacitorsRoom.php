@@ -69,7 +69,7 @@ final readonly class CapacitorsRoom extends Room
         return [
             'verdict' => $judged->verdict->value,
             'proven' => $judged->proven,
-            'limits' => Shape::of(PartLimits::class)->whole(PartLimits::of($judged->part)),
+            'limits' => Shape::of(PartLimits::class)->whole(PartLimits::of($judged->part, $judged->measured)),
             'reasons' => $judged->reasons,
         ];
     }
@@ -144,9 +144,9 @@ final readonly class CapacitorsRoom extends Room
     }
 
     private const JUDGE_FIELDS = <<<'TEXT'
-        part         kind aluminium|tantalum|polymer|film|ceramic|mains_suppression, marked_f, rated_v, tolerance_minus_pct?, tolerance_plus_pct?
+        part         kind aluminium|bipolar|tantalum|polymer|film|ceramic|mains_suppression, marked_f, rated_v, tolerance_minus_pct?, tolerance_plus_pct?
                      (20; film 10), esr_max_ohm?, tan_delta_max?, leakage_max_a?, metallised_paper?
-        measured?    capacitance_f?, esr_ohm?, tan_delta?, frequency_hz?, leakage_a?
+        measured?    capacitance_f?, esr_ohm?, tan_delta?, frequency_hz?, leakage_a?, reformed? (false: the leakage was read after reforming)
         in_circuit   true or false; visual[] bulged|vented|leaking|burst|cracked|corroded_leads|discoloured|missing; rail_v?
         gives        verdict keep|watch|replace, proven, limits capacitance_low_f, capacitance_high_f, esr_max_ohm, tan_delta_max, leakage_max_a; reasons[]
         TEXT;

@@ -69,7 +69,16 @@ final class Choice
     {
         $old = $this->wanted->part->kind;
         $new = $this->stock->kind;
-        if (!$old->mayBe($new)) {
+        $coupling = $this->wanted->position === Position::Coupling;
+        $across = $coupling && $old->polarised() && in_array($new, [CapacitorKind::Bipolar, CapacitorKind::Film, CapacitorKind::Ceramic], true);
+        if ($coupling && $new->polarised()) {
+            match (true) {
+                $this->wanted->railV === null => $this->care('a polarised part in a coupling position: the bias is not known, and it may turn round'),
+                $this->wanted->railV === 0.0 => $this->no('a polarised part in a coupling position without bias is driven the wrong way round half the time'),
+                default => null,
+            };
+        }
+        if (!$old->mayBe($new) && !$across) {
             $this->no("{$new->words()} does not stand for {$old->words()}");
         } elseif ($new !== $old) {
             $this->care("{$new->words()} in place of {$old->words()}");
@@ -78,6 +87,9 @@ final class Choice
                 && $this->stock->temperatureC !== null
                 && Compare::below($this->stock->temperatureC, self::HOT_C)) {
                 $this->no('aluminium in place of tantalum must be of the 105 C sort');
+            }
+            if ($old === CapacitorKind::Bipolar && $new === CapacitorKind::Film && Compare::below($this->stock->markedF, $this->wanted->part->markedF)) {
+                $this->no('film in place of bipolar must have at least its value');
             }
         }
         if ($new === CapacitorKind::Ceramic && $this->wanted->position === Position::Timing) {
@@ -104,7 +116,7 @@ final class Choice
     {
         $needed = $this->wanted->part->ratedV;
         $times = match ($this->stock->kind) {
-            CapacitorKind::Aluminium, CapacitorKind::Polymer => 1.25,
+            CapacitorKind::Aluminium, CapacitorKind::Bipolar, CapacitorKind::Polymer => 1.25,
             CapacitorKind::Tantalum => 2.0,
             default => 1.0,
         };

@@ -12,7 +12,7 @@ use Ash\Quantity\Unit;
 
 /**
  * The verdict on a capacitor. End of life as the catalogues put it: tan delta above twice its limit, capacitance out of tolerance,
- * leakage above its limit. In circuit the neighbours add capacitance, leakage and loss, so only low capacitance, high ESR, looks
+ * leakage above its limit after reforming. In circuit the neighbours add capacitance, leakage and loss, so only low capacitance, high ESR, looks
  * and voltage can condemn there.
  */
 final class Judged
@@ -23,6 +23,10 @@ final class Judged
     /** Of the tolerance, from where a part is watched. */
     public const NEAR = 0.9;
 
+    /** In circuit, of the limit: below this an ESR is no part's. And times its limit that an oxide which rested may leak. */
+    private const DOUBTFUL_ESR = 0.02;
+    private const RESTED = 10.0;
+
     public PartVerdict $verdict = PartVerdict::Keep;
     public bool $proven = false;
 
@@ -32,7 +36,7 @@ final class Judged
     /** @param list<Look> $looks */
     private function __construct(
         public readonly Part $part,
-        private readonly Measured $measured,
+        public readonly Measured $measured,
         private readonly bool $inCircuit,
         private readonly array $looks,
         private readonly ?float $railV,
@@ -61,8 +65,8 @@ final class Judged
         if ($part->kind->losesMatter()) {
             $it->esr();
             $it->tanDelta();
-            $it->leakage();
         }
+        $it->leakage();
         $it->prove();
 
         return $it;
@@ -113,10 +117,17 @@ final class Judged
         $low = Notation::print($part->lowF, Unit::Farad, 4);
         $high = Notation::print($part->highF, Unit::Farad, 4);
         match (true) {
-            Compare::below($c, $part->lowF) => $this->say(PartVerdict::Replace, "{$says}: below {$low}"),
-            Compare::above($c, $part->highF) => $this->say(
+            Compare::below($c, $part->condemnedBelowF) => $this->say(
+                PartVerdict::Replace,
+                "{$says}: below ".Notation::print($part->condemnedBelowF, Unit::Farad, 4),
+            ),
+            Compare::above($c, $part->condemnedAboveF) => $this->say(
                 $this->inCircuit ? PartVerdict::Watch : PartVerdict::Replace,
-                "{$says}: above {$high}".($this->inCircuit ? ', but neighbours add to it in circuit' : ''),
+                "{$says}: above ".Notation::print($part->condemnedAboveF, Unit::Farad, 4).($this->inCircuit ? ', but neighbours add to it in circuit' : ''),
+            ),
+            Compare::below($c, $part->lowF), Compare::above($c, $part->highF) => $this->say(
+                PartVerdict::Watch,
+                "{$says}: outside the usual {$low} to {$high}, which condemns nothing by itself: loss and leakage imitate capacitance, old parts were made generous",
             ),
             Compare::below($c, $part->markedF * (1 - self::NEAR * $part->minusPct / 100)),
             Compare::above($c, $part->markedF * (1 + self::NEAR * $part->plusPct / 100)) => $this->say(
@@ -130,16 +141,25 @@ final class Judged
     private function esr(): void
     {
         $esr = $this->measured->esrOhm;
-        $limit = $this->part->esrMaxOhm;
-        if ($esr === null || $limit === null) {
-            $esr === null || $this->say(PartVerdict::Keep, 'ESR '.Notation::print($esr, Unit::Ohm, 4).': no limit is known for it');
+        if ($esr === null) {
+            return;
+        }
+        $limit = $this->part->esrLimit($this->measured);
+        $says = 'ESR '.Notation::print($esr, Unit::Ohm, 4);
+        if ($this->inCircuit && ($esr === 0.0 || ($limit !== null && Compare::below($esr, self::DOUBTFUL_ESR * $limit)))) {
+            $this->say(PartVerdict::Watch, "{$says} in circuit is doubtful: probes together, leads not zeroed, or a short. Measure resistance");
 
             return;
         }
-        $slow = $this->measured->slow();
+        if ($limit === null) {
+            $this->say(PartVerdict::Keep, "{$says}: no limit is known for it");
+
+            return;
+        }
+        $slow = $this->measured->low();
         $out = $limit * ($slow ? 2 : 1);
         $near = $limit * ($slow ? 1 : 0.5);
-        $says = 'ESR '.Notation::print($esr, Unit::Ohm, 4).($slow ? ' at '.Notation::plain((float) $this->measured->frequencyHz).' Hz' : '');
+        $says .= $slow ? ' at '.Notation::plain((float) $this->measured->frequencyHz).' Hz' : '';
         match (true) {
             Compare::above($esr, $out) => $this->say(PartVerdict::Replace, "{$says}: above ".Notation::print($out, Unit::Ohm, 4)),
             Compare::above($esr, $near) => $this->say(PartVerdict::Watch, "{$says}: above ".Notation::print($near, Unit::Ohm, 4)),
@@ -174,13 +194,17 @@ final class Judged
             return;
         }
         $says = 'leakage '.Notation::print($leak, Unit::Ampere, 4);
+        $limit = $this->part->leakageMaxA;
+        $above = "{$says}: above ".Notation::print($limit, Unit::Ampere, 4);
+        $rested = $this->part->kind->wet() && !$this->measured->reformed;
         match (true) {
-            $this->part->leakageMaxA === null => $this->say(PartVerdict::Keep, "{$says}: no limit is known; above 100 V judge it after reforming"),
-            Compare::above($leak, $this->part->leakageMaxA) => $this->say(
-                $this->inCircuit ? PartVerdict::Watch : PartVerdict::Replace,
-                "{$says}: above ".Notation::print($this->part->leakageMaxA, Unit::Ampere, 4).($this->inCircuit ? ', but neighbours leak too in circuit' : ''),
+            !Compare::above($leak, $limit) => $this->say(PartVerdict::Keep, "{$says}: within ".Notation::print($limit, Unit::Ampere, 4)),
+            $this->inCircuit => $this->say(PartVerdict::Watch, "{$above}, but neighbours leak too in circuit"),
+            $rested && !Compare::above($leak, self::RESTED * $limit) => $this->say(
+                PartVerdict::Watch,
+                "{$above}: an oxide that rested for years leaks at first. Reform it, then measure again",
             ),
-            default => $this->say(PartVerdict::Keep, "{$says}: within ".Notation::print($this->part->leakageMaxA, Unit::Ampere, 4)),
+            default => $this->say(PartVerdict::Replace, $above.($rested ? ', ten times and more' : '')),
         };
     }
 
@@ -188,32 +212,35 @@ final class Judged
     {
         $this->proven = $this->verdict === PartVerdict::Replace || (!$this->inCircuit && self::whole($this->part, $this->measured->apart()));
         if (!$this->proven) {
-            $this->reasons[] = self::unproven($this->inCircuit);
+            $this->reasons[] = self::unproven($this->inCircuit, $this->part->kind);
         }
     }
 
     /**
-     * Whether these readings of a lifted part are enough for "keep" to mean something: capacitance, and ESR or a tan delta that can be judged.
+     * Whether these readings of a lifted part are enough for "keep" to mean something: capacitance, and ESR or a tan delta that can be
+     * judged; of film and ceramic, whose losses say nothing, leakage.
      *
      * @param array<string, Measured> $lifted as Measured::apart() gives them
      */
     public static function whole(Part $part, array $lifted): bool
     {
-        $tanJudged = ($lifted['tan_delta'] ?? null)?->slow() === true && $part->tanDeltaMax !== null && $part->kind->losesMatter();
+        $tanJudged = ($lifted['tan_delta'] ?? null)?->slow() === true && $part->tanDeltaMax !== null;
 
-        return isset($lifted['capacitance']) && (isset($lifted['esr']) || $tanJudged);
+        return isset($lifted['capacitance']) && ($part->kind->losesMatter() ? isset($lifted['esr']) || $tanJudged : isset($lifted['leakage']));
     }
 
-    public static function unproven(bool $inCircuit): string
+    public static function unproven(bool $inCircuit, CapacitorKind $kind): string
     {
-        return $inCircuit
-            ? 'unproven: in circuit a good reading proves nothing; lift a leg'
-            : 'unproven: capacitance and ESR (or tan delta at 120 Hz) are wanted';
+        return match (true) {
+            $inCircuit => 'unproven: in circuit a good reading proves nothing; lift a leg',
+            $kind->losesMatter() => 'unproven: capacitance and ESR (or tan delta at 120 Hz) are wanted',
+            default => 'unproven: capacitance and leakage are wanted',
+        };
     }
 
     /** @return list<string> the reasons without what is said of its being unproven */
     public function findings(): array
     {
-        return array_values(array_diff($this->reasons, [self::unproven($this->inCircuit)]));
+        return array_values(array_diff($this->reasons, [self::unproven($this->inCircuit, $this->part->kind)]));
     }
 }

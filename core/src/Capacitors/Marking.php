@@ -30,33 +30,13 @@ final readonly class Marking
 
     /** Picofarad either way, below 10 pF. */
     private const PICOFARAD = ['B' => 0.1, 'C' => 0.25, 'D' => 0.5, 'F' => 1.0, 'G' => 2.0];
-    private const STANDARD_V = [
-        2.5,
-        4.0,
-        6.3,
-        10.0,
-        16.0,
-        20.0,
-        25.0,
-        35.0,
-        40.0,
-        50.0,
-        63.0,
-        80.0,
-        100.0,
-        125.0,
-        160.0,
-        200.0,
-        250.0,
-        315.0,
-        350.0,
-        385.0,
-        400.0,
-        450.0,
-        500.0,
-        630.0,
-        1000.0,
-    ];
+    /** Kinds on which three figures are plain microfarad. */
+    private const MICROFARAD = [CapacitorKind::Aluminium, CapacitorKind::Bipolar, CapacitorKind::Polymer];
+
+    /** Characters, F and V: what is longer or larger is no marking of a part. */
+    private const LONGEST = 60;
+    private const MOST_F = 10.0;
+    private const MOST_V = 1e6;
     private const POINT = ['p' => -12, 'n' => -9, 'u' => -6, 'm' => -3];
 
     /** @param array{minus_pct: float, plus_pct: float}|null $tolerance */
@@ -67,17 +47,34 @@ final readonly class Marking
     /** @return list<self> the pF reading first; [] when it cannot be read */
     public static function decode(string $marking, ?CapacitorKind $kind): array
     {
-        $text = preg_replace(["/[\u{00B5}\u{03BC}]/u", '/\s+/', '/(?<=\d),(?=\d)/'], ['u', ' ', '.'], trim($marking)) ?? '';
-        if ($text === '' || strlen($text) > 60) {
+        $text = self::plainly($marking);
+        if ($text === '' || strlen($text) > self::LONGEST) {
             return [];
         }
         [$text, $tolerance] = self::percentSign($text);
-        [$rest, $volts] = self::voltSign($text);
+        [$rest, $volts] = self::volts($text);
+        if ($volts !== null && !self::inRange($volts, self::MOST_V)) {
+            return [];
+        }
 
         return array_values(array_filter(
-            self::value(trim($rest), $kind, $volts, $tolerance),
-            static fn (self $it): bool => $it->capacitanceF > 0 && $it->capacitanceF < 10,
+            self::value($rest, $kind, $volts, $tolerance),
+            static fn (self $it): bool => self::inRange($it->capacitanceF, self::MOST_F) && ($it->ratedV === null || self::inRange($it->ratedV, self::MOST_V)),
         ));
+    }
+
+    /** One kind of micro, of space and of decimal point; no dots behind letters ("W.V.DC"). A comma before exactly three digits parts thousands. */
+    private static function plainly(string $marking): string
+    {
+        $text = preg_replace(["/[\u{00B5}\u{03BC}]/u", '/\s+/'], ['u', ' '], trim($marking)) ?? '';
+        $text = preg_replace('/(?<![\d.,])([1-9]\d{0,2}),(\d{3})(?![\d.,])/', '$1$2', $text) ?? '';
+
+        return preg_replace(['/(?<=\d),(?=\d)/', '/(?<=[A-Za-z])\./'], ['.', ''], $text) ?? '';
+    }
+
+    private static function inRange(float $value, float $most): bool
+    {
+        return $value > 0 && $value < $most;
     }
 
     public function words(): string
@@ -105,17 +102,29 @@ final readonly class Marking
         }
         $both = [(float) ($m[3] ?? $m[2] ?? $m[5] ?? $m[1] ?? 0), (float) ($m[4] ?? $m[1] ?? $m[5] ?? 0)];
 
-        return [trim(str_replace((string) $m[0], ' ', $text)), $both];
+        return [trim(preg_replace('/ +/', ' ', str_replace((string) $m[0], ' ', $text)) ?? ''), $both];
     }
 
-    /** @return array{string, ?float} the text without "25V", "6V3", "250 VAC" */
-    private static function voltSign(string $text): array
+    /** @return array{string, ?float} the text without "25V", "2 kV", "6V3", "250 VDCW", or a bare number behind a space */
+    private static function volts(string $text): array
     {
-        if (preg_match('/(?<![\w.])(\d+)V(\d)(?![\w.])|(?<![\w.])(\d+(?:\.\d+)?) ?(?:WV|V(?:DC|AC|~|-)?)(?![\w])/i', $text, $m, PREG_UNMATCHED_AS_NULL) !== 1) {
-            return [$text, null];
+        $number = '(\d+(?:\.\d+)?|\.\d+)';
+        $sign = '(kV|V|WV|VDC|WVDC|VDCW|DCWV|VAC)';
+        $forms = ["~^(.*?) ?(?<![\\w.]){$number} ?{$sign}$~i", "~^{$number} ?{$sign} (.+)$~i", '/^(.*?) ?(?<![\w.])(\d+)V(\d)$/i', '/^(\d+)V(\d) (.+)$/i'];
+        if (preg_match($forms[0], $text, $m) === 1) {
+            return [$m[1], (float) $m[2] * (strcasecmp($m[3], 'kV') === 0 ? 1000 : 1)];
+        }
+        if (preg_match($forms[1], $text, $m) === 1) {
+            return [$m[3], (float) $m[1] * (strcasecmp($m[2], 'kV') === 0 ? 1000 : 1)];
+        }
+        if (preg_match($forms[2], $text, $m) === 1) {
+            return [$m[1], (float) "{$m[2]}.{$m[3]}"];
+        }
+        if (preg_match($forms[3], $text, $m) === 1) {
+            return [$m[3], (float) "{$m[1]}.{$m[2]}"];
         }
 
-        return [trim(str_replace((string) $m[0], ' ', $text)), isset($m[1]) ? (float) "{$m[1]}.{$m[2]}" : (float) ($m[3] ?? 0)];
+        return preg_match("~^(.+) {$number}$~", $text, $m) === 1 ? [$m[1], (float) $m[2]] : [$text, null];
     }
 
     /**
@@ -131,88 +140,61 @@ final readonly class Marking
             $v ?? $volts,
             $scheme,
         );
-        $letter = '([BCDFGJKMNQSTZ])?';
-        if (preg_match('~^(\\d+(?:\\.\\d+)?) ?/ ?(\\d+(?:\\.\\d+)?)$~', $text, $m) === 1) {
+        $letter = '(?: ?([BCDFGJKMNQSTZ]))?';
+        if (preg_match('~^(\d+(?:\.\d+)?|\.\d+) ?/ ?(\d+(?:\.\d+)?)$~', $text, $m) === 1) {
             return $volts === null ? [$make(self::scaled($m[1], -6), 'plain', (float) $m[2])] : [];
         }
-        if (preg_match('/^(\d+(?:\.\d+)?|\.\d+) ?(pF|nF|uF|mF|MF|MFD|F)\.?$/i', $text, $m) === 1) {
-            return [$make(self::scaled($m[1], self::unit($m[2])), 'plain')];
+        if (preg_match("/^(\\d+(?:\\.\\d+)?|\\.\\d+) ?(mmFD|uuFD|mmF|uuF|mFD|uFD|mF|uF|nF|pF){$letter}$/i", $text, $m) === 1) {
+            return [$make(self::scaled($m[1], self::unit($m[2])), 'plain', null, $m[3] ?? '')];
         }
-        if (preg_match("/^([0-3][A-Z]) ?(\\d{3}|\\d*[pnum]\\d*) ?{$letter}$/i", $text, $m) === 1 && isset(self::VOLTS[strtoupper($m[1])]) && $volts === null) {
+        if (preg_match("/^([0-3][A-Z])(\\d{3}|\\d*[pnum]\\d*){$letter}$/i", $text, $m) === 1 && isset(self::VOLTS[strtoupper($m[1])])) {
             $farad = ctype_digit($m[2]) ? self::code($m[2]) : self::point($m[2]);
 
-            return $farad === null ? [] : [$make($farad, 'voltage_prefixed', self::VOLTS[strtoupper($m[1])], $m[3] ?? '')];
+            return $farad === null || $volts !== null ? [] : [$make($farad, 'voltage_prefixed', self::VOLTS[strtoupper($m[1])], $m[3] ?? '')];
         }
-        if (preg_match("/^(\\d*)R(\\d*) ?{$letter}$/i", $text, $m) === 1 && $m[1].$m[2] !== '') {
+        if (preg_match("/^(\\d*)R(\\d*){$letter}$/i", $text, $m) === 1 && $m[1].$m[2] !== '') {
             return array_map(
                 static fn (int $unit): self => $make(self::scaled("{$m[1]}.{$m[2]}", $unit), 'letter_point', null, $m[3] ?? ''),
-                self::units($kind, [CapacitorKind::Ceramic, CapacitorKind::Film], [CapacitorKind::Aluminium, CapacitorKind::Polymer, CapacitorKind::Tantalum]),
+                self::units($kind, [CapacitorKind::Ceramic, CapacitorKind::Film], [...self::MICROFARAD, CapacitorKind::Tantalum]),
             );
         }
-        if (preg_match("/^(\\d*[pnum]\\d*) ?{$letter}$/i", $text, $m) === 1 && self::point($m[1]) !== null) {
+        // Case tells N, a tolerance, from n; a capital M is a tolerance, never milli. With figures behind it an N can only be the point.
+        if (preg_match("/^(\\d*[pPnum]\\d*|\\d*[NU]\\d+|\\d+U){$letter}$/", $text, $m) === 1 && self::point($m[1]) !== null) {
             return [$make((float) self::point($m[1]), 'letter_point', null, $m[2] ?? '')];
         }
 
-        return self::digits($text, $kind, $make);
+        return preg_match("/^(\\d*\\.\\d+|\\d{1,6}){$letter}$/i", $text, $m) === 1 ? self::bare($m[1], $m[2] ?? '', $kind, $make) : [];
     }
 
     /**
+     * A number alone, or with a tolerance letter behind it.
+     *
      * @param \Closure(float, string, ?float, string): self $make
      *
      * @return list<self>
      */
-    private static function digits(string $text, ?CapacitorKind $kind, \Closure $make): array
+    private static function bare(string $figures, string $letter, ?CapacitorKind $kind, \Closure $make): array
     {
-        if (preg_match('/^(\d*\.\d+)$/', $text, $m) === 1) {
-            return [$make(self::scaled($m[1], -6), 'plain', null, '')];
-        }
-        if (preg_match('/^(\d{3}) ?([BCDFGJKMNQSTZ])$/i', $text, $m) === 1) {
-            return in_array($kind, [CapacitorKind::Aluminium, CapacitorKind::Polymer], true)
-                ? [$make(self::scaled($m[1], -6), 'plain', null, $m[2])]
-                : [$make(self::code($m[1]), 'three_digit', null, $m[2])];
-        }
-        if (preg_match('/^\d{3}$/', $text) === 1) {
+        if (preg_match('/^\d{3}$/', $figures) === 1) {
+            $units = self::units(
+                $kind,
+                [CapacitorKind::Ceramic, CapacitorKind::Film, CapacitorKind::MainsSuppression, CapacitorKind::Tantalum],
+                self::MICROFARAD,
+            );
+
             return array_map(
                 static fn (int $unit): self => $unit === -12
-                    ? $make(self::code($text), 'three_digit', null, '')
-                    : $make(self::scaled($text, -6), 'plain', null, ''),
-                self::units(
-                    $kind,
-                    [CapacitorKind::Ceramic, CapacitorKind::Film, CapacitorKind::MainsSuppression, CapacitorKind::Tantalum],
-                    [CapacitorKind::Aluminium, CapacitorKind::Polymer],
-                ),
+                    ? $make(self::code($figures), 'three_digit', null, $letter)
+                    : $make(self::scaled($figures, -6), 'plain', null, $letter),
+                // With a letter behind them three figures are the code, unless the kind has none.
+                $letter !== '' && count($units) > 1 ? [-12] : $units,
             );
         }
-        if (preg_match('/^\d{1,2}$|^\d{4,6}$/', $text) === 1) {
-            return array_map(
-                static fn (int $unit): self => $make(self::scaled($text, $unit), 'plain', null, ''),
-                self::units($kind, [CapacitorKind::Ceramic], [CapacitorKind::Aluminium]),
-            );
-        }
-        if (preg_match('/^(\d+(?:\.\d+)?) (\d+(?:\.\d+)?)$/', $text, $m) === 1) {
-            return self::twoNumbers($m[1], $m[2], $make);
-        }
+        $units = str_contains($figures, '.') && (float) $figures < 1
+            ? [-6]
+            : self::units($kind, [CapacitorKind::Ceramic], [...self::MICROFARAD, CapacitorKind::Tantalum]);
 
-        return [];
-    }
-
-    /**
-     * Two bare numbers are microfarad and volts in one order or the other, as far as the volts are a rating that is made.
-     *
-     * @param \Closure(float, string, ?float, string): self $make
-     *
-     * @return list<self>
-     */
-    private static function twoNumbers(string $one, string $other, \Closure $make): array
-    {
-        $readings = [];
-        foreach ([[$one, $other], [$other, $one]] as [$value, $volts]) {
-            if (in_array((float) $volts, self::STANDARD_V, true)) {
-                $readings[] = $make(self::scaled($value, -6), 'plain', (float) $volts, '');
-            }
-        }
-
-        return $readings;
+        return array_map(static fn (int $unit): self => $make(self::scaled($figures, $unit), 'plain', null, $letter), $units);
     }
 
     /**
@@ -252,14 +234,12 @@ final readonly class Marking
             : self::scaled("{$digits[0]}.".($digits[1] ?? ''), self::POINT[$letter]);
     }
 
-    /** "MF" on old parts is microfarad; only "mF" written so is milli. */
+    /** Case is of no account, and mF is microfarad: nobody marked millifarad then; mmF is picofarad. */
     private static function unit(string $unit): int
     {
-        return match (true) {
-            strcasecmp($unit, 'pF') === 0 => -12,
-            strcasecmp($unit, 'nF') === 0 => -9,
-            $unit === 'mF' => -3,
-            strcasecmp($unit, 'F') === 0 => 0,
+        return match (rtrim(strtolower($unit), 'd')) {
+            'pf', 'mmf', 'uuf' => -12,
+            'nf' => -9,
             default => -6,
         };
     }

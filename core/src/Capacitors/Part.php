@@ -9,7 +9,7 @@ use Ash\Facts\CapacitorKind;
 
 /**
  * A capacitor as it is marked, and the limits that follow. Dissipation factor at 120 Hz and 20 C of general-purpose aluminium
- * parts: typical catalogue limits, from memory; tolerances IEC 60384-4 and common practice.
+ * parts and leakage limits: typical of catalogues, from memory; tolerances: common practice, no source.
  */
 final readonly class Part
 {
@@ -42,37 +42,102 @@ final readonly class Part
         [160.0, 0.20],
         [350.0, 0.25],
     ];
-    private const LEAKAGE_LEAST_A = 3e-6;
-    private const REFORMED_ABOVE_V = 100.0;
+    private const LEAKAGE_ABOVE_V = 100.0;
+
+    /** An ESR limit that follows from tan delta holds for 120 Hz; above this, or at an unknown frequency, the oxide's share is gone. */
+    private const FAST_HZ = 1000.0;
+    private const FAST_SHARE = 0.4;
+    private const FAST_LEAST_OHM = 0.08;
+    private const FAST_MOST_OHM = 40.0;
+
+    /** Film whose tolerance nobody knows is condemned below twice the usual one; others above twice what is marked, which nobody sold. */
+    private const UNMARKED_FILM = 2.0;
+    private const NEVER_SOLD = 2.0;
+
+    /** Percent. */
+    private const ASKED_PCT = 20.0;
 
     public float $lowF;
     public float $highF;
+
+    /** Capacitance below and above which it is to be replaced. */
+    public float $condemnedBelowF;
+    public float $condemnedAboveF;
 
     /** At 120 Hz; null where none is known. */
     public ?float $tanDeltaMax;
     public ?float $esrMaxOhm;
 
-    /** After 2 minutes; null above 100 V, where a part is judged after reforming. */
-    public ?float $leakageMaxA;
+    /** It carries its ESR limit: that counts as it is, at any frequency. */
+    private bool $ownEsr;
+    private bool $ownMinus;
+    private bool $ownPlus;
+
+    /** After 2 minutes. */
+    public float $leakageMaxA;
+    public float $minusPct;
+    public float $plusPct;
 
     private function __construct(
         public CapacitorKind $kind,
         public float $markedF,
         public float $ratedV,
-        public float $minusPct,
-        public float $plusPct,
+        ?float $minusPct,
+        ?float $plusPct,
         ?float $esrMaxOhm,
         ?float $tanDeltaMax,
         ?float $leakageMaxA,
         public bool $metallisedPaper,
     ) {
-        $this->lowF = $markedF * (1 - $minusPct / 100);
-        $this->highF = $markedF * (1 + $plusPct / 100);
-        $this->tanDeltaMax = $tanDeltaMax ?? ($kind === CapacitorKind::Aluminium ? self::tanDelta($markedF, $ratedV) : null);
+        [$usualMinus, $usualPlus] = $kind->usualTolerancePct();
+        $this->minusPct = $minusPct ?? $usualMinus;
+        $this->plusPct = $plusPct ?? $usualPlus;
+        $this->lowF = $markedF * (1 - $this->minusPct / 100);
+        $this->highF = $markedF * (1 + $this->plusPct / 100);
+        $this->condemnedBelowF = $kind === CapacitorKind::Film && $minusPct === null ? $markedF * (1 - self::UNMARKED_FILM * $usualMinus / 100) : $this->lowF;
+        $this->condemnedAboveF = $plusPct === null ? self::NEVER_SOLD * $markedF : $this->highF;
+        $this->ownEsr = $esrMaxOhm !== null;
+        $this->ownMinus = $minusPct !== null;
+        $this->ownPlus = $plusPct !== null;
+        $this->tanDeltaMax = $tanDeltaMax ?? ($kind->wet() ? self::tanDelta($markedF, $ratedV) : null);
         $this->esrMaxOhm = $esrMaxOhm
             ?? ($this->tanDeltaMax === null || !$kind->losesMatter() ? null : self::esr($this->tanDeltaMax, $markedF, self::FREQUENCY));
-        $this->leakageMaxA = $leakageMaxA
-            ?? ($kind === CapacitorKind::Aluminium && $ratedV <= self::REFORMED_ABOVE_V ? max(0.01 * $markedF * $ratedV, self::LEAKAGE_LEAST_A) : null);
+        $this->leakageMaxA = $leakageMaxA ?? self::leakage($kind, $markedF * $ratedV, $ratedV);
+    }
+
+    /** The larger of a share of C*V and a floor, by kind; of film and ceramic, whose nature is gigaohms, the floor. */
+    private static function leakage(CapacitorKind $kind, float $charge, float $volts): float
+    {
+        return match ($kind) {
+            CapacitorKind::Aluminium, CapacitorKind::Bipolar => \Ash\Quantity\Compare::atMost($volts, self::LEAKAGE_ABOVE_V)
+                ? max(0.01 * $charge, 3e-6)
+                : 0.04 * $charge + 100e-6,
+            CapacitorKind::Tantalum => max(0.01 * $charge, 0.5e-6),
+            CapacitorKind::Polymer => max(0.2 * $charge, 3e-6),
+            CapacitorKind::Film, CapacitorKind::Ceramic, CapacitorKind::MainsSuppression => 1e-6,
+        };
+    }
+
+    /**
+     * @return array{float, float} F: what the circuit asks for. A usual tolerance says what an old part may read, not what the circuit asks: of one at
+     *                             most 20 % either side
+     */
+    public function asked(): array
+    {
+        return [
+            $this->markedF * (1 - ($this->ownMinus ? $this->minusPct : min(self::ASKED_PCT, $this->minusPct)) / 100),
+            $this->markedF * (1 + ($this->ownPlus ? $this->plusPct : min(self::ASKED_PCT, $this->plusPct)) / 100),
+        ];
+    }
+
+    /** The ESR limit that counts for a reading; the one for 120 Hz while no ESR was measured. */
+    public function esrLimit(Measured $measured): ?float
+    {
+        $fast = $measured->frequencyHz === null || \Ash\Quantity\Compare::above($measured->frequencyHz, self::FAST_HZ);
+
+        return $this->esrMaxOhm === null || $this->ownEsr || $measured->esrOhm === null || !$fast
+            ? $this->esrMaxOhm
+            : max(self::FAST_LEAST_OHM, min(self::FAST_MOST_OHM, self::FAST_SHARE * $this->esrMaxOhm));
     }
 
     /** What is null is as usual for the kind, or follows from it. */
@@ -91,8 +156,8 @@ final readonly class Part
             kind: $kind,
             markedF: $markedF,
             ratedV: $ratedV,
-            minusPct: $minusPct ?? $kind->usualTolerancePct(),
-            plusPct: $plusPct ?? $kind->usualTolerancePct(),
+            minusPct: $minusPct,
+            plusPct: $plusPct,
             esrMaxOhm: $esrMaxOhm,
             tanDeltaMax: $tanDeltaMax,
             leakageMaxA: $leakageMaxA,

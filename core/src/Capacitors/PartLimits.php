@@ -23,8 +23,8 @@ final readonly class PartLimits
     ) {
     }
 
-    public static function of(Part $part): self
+    public static function of(Part $part, Measured $measured = new Measured()): self
     {
-        return new self($part->lowF, $part->highF, $part->esrMaxOhm, $part->tanDeltaMax, $part->leakageMaxA);
+        return new self($part->lowF, $part->highF, $part->esrLimit($measured), $part->tanDeltaMax, $part->leakageMaxA);
     }
 }

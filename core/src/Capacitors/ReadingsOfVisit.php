@@ -58,7 +58,7 @@ final class ReadingsOfVisit
             }
         }
         $it->proven = $it->verdict === PartVerdict::Replace || Judged::whole($part, $lifted);
-        $it->proven ?: $it->reasons[] = Judged::unproven(!$wasLifted);
+        $it->proven ?: $it->reasons[] = Judged::unproven(!$wasLifted, $part->kind);
 
         return $it;
     }

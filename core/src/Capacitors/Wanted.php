@@ -46,7 +46,7 @@ final readonly class Wanted
     /** @return array{float, float} F: between which a substitute's marked value may lie; a filter may have half as much again, and not less */
     public function values(): array
     {
-        return $this->position === Position::Filter ? [$this->part->markedF, 1.5 * $this->part->markedF] : [$this->part->lowF, $this->part->highF];
+        return $this->position === Position::Filter ? [$this->part->markedF, 1.5 * $this->part->markedF] : $this->part->asked();
     }
 
     /** The ESR that the circuit was made with: the original's own, else its limit. */

@@ -8,6 +8,7 @@ namespace Ash\Facts;
 enum CapacitorKind: string
 {
     case Aluminium = 'aluminium';
+    case Bipolar = 'bipolar';
     case Tantalum = 'tantalum';
     case Polymer = 'polymer';
     case Film = 'film';
@@ -19,16 +20,27 @@ enum CapacitorKind: string
         return $this === self::MainsSuppression ? 'mains suppression' : $this->value;
     }
 
-    /** Tolerance in percent where the part states none (IEC 60384-4 for aluminium; common practice for the others). */
-    public function usualTolerancePct(): float
+    /** @return array{float, float} tolerance in percent, minus and plus, where the part states none (common practice, no source) */
+    public function usualTolerancePct(): array
     {
-        return $this === self::Film ? 10.0 : 20.0;
+        return match ($this) {
+            self::Aluminium, self::Bipolar => [20.0, 50.0],
+            self::Ceramic => [50.0, 80.0],
+            self::Film => [10.0, 10.0],
+            default => [20.0, 20.0],
+        };
     }
 
-    /** For film and ceramic only capacitance, looks and voltage count. */
+    /** With an oxide in liquid: aluminium and bipolar share every limit of the catalogues. */
+    public function wet(): bool
+    {
+        return $this === self::Aluminium || $this === self::Bipolar;
+    }
+
+    /** For film, ceramic and mains suppression only capacitance, leakage, looks and voltage count, never ESR or tan delta. */
     public function losesMatter(): bool
     {
-        return $this !== self::Film && $this !== self::Ceramic;
+        return !in_array($this, [self::Film, self::Ceramic, self::MainsSuppression], true);
     }
 
     /** Wired the wrong way round it is destroyed. */
@@ -42,6 +54,7 @@ enum CapacitorKind: string
     {
         return $other === $this || in_array($other, match ($this) {
             self::Aluminium => [self::Polymer],
+            self::Bipolar => [self::Film],
             self::Tantalum => [self::Polymer, self::Aluminium, self::Ceramic],
             self::Ceramic => [self::Film],
             default => [],

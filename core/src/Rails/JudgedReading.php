@@ -17,6 +17,19 @@ use Ash\Statistics\Normal;
  */
 final readonly class JudgedReading
 {
+    /** Volts over nominal where millivolts were very likely typed for volts. */
+    private const SLIP_FROM = 500.0;
+    private const SLIP_TO = 1500.0;
+
+    /** A ripple below this on a rail whose limit is this or more was very likely typed in volts. */
+    private const SLIP_MVPP = 1.0;
+    private const SLIP_LIMIT_MVPP = 20.0;
+
+    /** Ohms to ground (common practice, no source); and the share of a good board's below which something is wrong. */
+    private const SHORT_OHM = 2.0;
+    private const SUSPICIOUS_OHM = 10.0;
+    private const LOW_SHARE = 0.3;
+
     /** @param list<string> $reasons */
     private function __construct(
         public Rail $rail,
@@ -28,6 +41,8 @@ final readonly class JudgedReading
         public ?bool $rippleOut,
         public bool $conclusive,
         public bool $meterUnfit,
+        public bool $voltsSlip,
+        public bool $rippleSlip,
         public array $reasons,
     ) {
     }
@@ -37,8 +52,10 @@ final readonly class JudgedReading
         $rippleOut = $rail->rippleMaxMvpp === null || $reading->rippleMvpp === null
             ? null
             : Compare::above($reading->rippleMvpp, $rail->rippleMaxMvpp);
+        $rippleSlip = $reading->rippleMvpp !== null && $reading->rippleMvpp > 0.0 && Compare::below($reading->rippleMvpp, self::SLIP_MVPP)
+            && $rail->rippleMaxMvpp !== null && Compare::atLeast($rail->rippleMaxMvpp, self::SLIP_LIMIT_MVPP);
         if ($reading->volts === null) {
-            $reasons = [...self::rippleReasons($rail, $reading, $rippleOut), ...self::ohmsReasons($reading)];
+            $reasons = [...self::rippleReasons($rail, $reading, $rippleOut, $rippleSlip), ...self::ohmsReasons($rail, $reading)];
 
             return new self(
                 rail: $rail,
@@ -50,12 +67,16 @@ final readonly class JudgedReading
                 rippleOut: $rippleOut,
                 conclusive: false,
                 meterUnfit: false,
+                voltsSlip: false,
+                rippleSlip: $rippleSlip,
                 reasons: ['no voltage was measured', ...$reasons],
             );
         }
         $guard = $meter->guard($reading->volts);
         $unfit = Compare::atLeast(2 * $guard, $rail->limits->width());
         $verdict = self::place($reading->volts, $rail->limits, $guard);
+        $ratio = abs($rail->ratio($reading->volts));
+        $voltsSlip = Compare::atLeast($ratio, self::SLIP_FROM) && Compare::atMost($ratio, self::SLIP_TO);
 
         return new self(
             rail: $rail,
@@ -65,15 +86,30 @@ final readonly class JudgedReading
             deviationPct: ($rail->ratio($reading->volts) - 1) * 100,
             conformanceProbability: self::conformance($reading->volts, $rail->limits, $guard),
             rippleOut: $rippleOut,
-            conclusive: $rail->loaded($reading->load) && !$unfit,
+            conclusive: $rail->loaded($reading->load) && !$unfit && !$voltsSlip && !$rippleSlip,
             meterUnfit: $unfit,
+            voltsSlip: $voltsSlip,
+            rippleSlip: $rippleSlip,
             reasons: [
+                ...($voltsSlip ? [self::asked($reading->volts, Unit::Volt)] : []),
                 self::placeReason($reading->volts, $rail->limits, $guard, $verdict),
                 ...self::doubts($rail, $reading, $unfit, $guard),
-                ...self::rippleReasons($rail, $reading, $rippleOut),
-                ...self::ohmsReasons($reading),
+                ...self::rippleReasons($rail, $reading, $rippleOut, $rippleSlip),
+                ...self::ohmsReasons($rail, $reading),
             ],
         );
+    }
+
+    /** A figure that was very likely typed in another unit: it is asked back and decides nothing. */
+    public function unitSlip(): bool
+    {
+        return $this->voltsSlip || $this->rippleSlip;
+    }
+
+    /** Magnitude below the low limit and verdict out or out_close: without those that are the wrong way round or slips. */
+    public function low(): bool
+    {
+        return $this->weak() && !$this->reversed() && !$this->voltsSlip;
     }
 
     public function good(): bool
@@ -108,7 +144,17 @@ final readonly class JudgedReading
 
     public function shorted(): bool
     {
-        return $this->reading->ohmsToGround !== null && Compare::below($this->reading->ohmsToGround, 2.0);
+        $ohms = $this->reading->netOhms();
+
+        return $ohms !== null && Compare::below($ohms, self::SHORT_OHM);
+    }
+
+    /** Not yet a short, and far below what a good board shows. */
+    public function lowResistance(): bool
+    {
+        $ohms = $this->reading->netOhms();
+
+        return $ohms !== null && !$this->shorted() && $this->rail->ohmsGood !== null && Compare::below($ohms, self::LOW_SHARE * $this->rail->ohmsGood);
     }
 
     private static function place(float $volts, Limits $limits, float $guard): Verdict
@@ -164,30 +210,47 @@ final readonly class JudgedReading
         return $doubts;
     }
 
-    /** @return list<string> */
-    private static function rippleReasons(Rail $rail, Reading $reading, ?bool $out): array
+    /** What a figure may have been meant to be, as a question. */
+    private static function asked(float $value, Unit $unit): string
     {
-        if ($out === null) {
+        return Notation::print($value, $unit).'? Perhaps '.Notation::print($value / 1000, $unit).': measure or type it again, it decides nothing';
+    }
+
+    /** @return list<string> */
+    private static function rippleReasons(Rail $rail, Reading $reading, ?bool $out, bool $slip): array
+    {
+        if ($reading->rippleMvpp === null) {
             return [];
         }
-        $pair = Notation::plain((float) $reading->rippleMvpp).' mVpp against '.Notation::plain((float) $rail->rippleMaxMvpp).' mVpp allowed';
+        $value = Notation::plain($reading->rippleMvpp).' mVpp';
+        if ($out === null) {
+            return ["no ripple limit is on file for {$rail->name}: {$value} is not judged"];
+        }
+        if ($slip) {
+            return ["{$value}? Perhaps ".Notation::plain($reading->rippleMvpp * 1000).' mVpp: measure or type it again, it decides nothing'];
+        }
+        $pair = "{$value} against ".Notation::plain((float) $rail->rippleMaxMvpp).' mVpp allowed';
 
         return [$out ? "ripple out: {$pair}" : "ripple in: {$pair}"];
     }
 
     /** @return list<string> */
-    private static function ohmsReasons(Reading $reading): array
+    private static function ohmsReasons(Rail $rail, Reading $reading): array
     {
-        $ohms = $reading->ohmsToGround;
+        $ohms = $reading->netOhms();
         if ($ohms === null) {
             return [];
         }
         $value = Notation::print($ohms, Unit::Ohm, 3).' to ground';
+        $good = $rail->ohmsGood;
 
-        return match (true) {
-            Compare::below($ohms, 2.0) => ["{$value} is below 2 Ω: shorted"],
-            Compare::atMost($ohms, 10.0) => ["{$value} is suspicious (2 to 10 Ω): compare with a good board"],
-            default => ["{$value}: not shorted"],
-        };
+        return [match (true) {
+            Compare::below($ohms, self::SHORT_OHM) => "{$value} is below 2 Ω: shorted",
+            $good !== null && Compare::below($ohms, self::LOW_SHARE * $good) => "{$value} is below 0.3 of the ".Notation::print($good, Unit::Ohm, 3)
+                .' of a good one: not yet a short, something draws or leaks',
+            $good !== null => "{$value}, a good one has ".Notation::print($good, Unit::Ohm, 3),
+            Compare::atMost($ohms, self::SUSPICIOUS_OHM) => "{$value} is suspicious (2 to 10 Ω): compare with a good board",
+            default => "{$value}: not shorted",
+        }];
     }
 }

@@ -38,7 +38,7 @@ final readonly class Judgement
             static fn (CauseRule $rule): ?Cause => $rule->cause($standing),
             self::rules(),
         )));
-        [$powerOn, $reasons] = PowerOnAdvice::of($standing);
+        [$powerOn, $reasons] = PowerOnAdvice::of($standing, $causes);
 
         return new self($standing, $verdicts, $causes, $powerOn, $reasons);
     }
@@ -51,13 +51,20 @@ final readonly class Judgement
             new Causes\ShortedRail(),
             new Causes\OverVoltage(),
             new Causes\BiasMissing(),
+            new Causes\Exchanged(),
+            new Causes\StandbyOnly(),
             new Causes\AllAbsent(),
+            new Causes\DeadOutput(),
+            new Causes\Unsteady(),
             new Causes\AllScaled(),
+            new Causes\SeveralWeak(),
             new Causes\LowWithRipple(),
             new Causes\SagsUnderLoad(),
             new Causes\OpenPath(),
             new Causes\DropInPath(),
+            new Causes\WeakOutput(),
             new Causes\RippleHigh(),
+            new Causes\LowResistance(),
         ];
     }
 }

@@ -30,12 +30,12 @@ final readonly class Limits
     }
 
     /**
-     * Without a stated tolerance: 5/5 for positive and 10/10 for negative nominals
+     * Without a stated tolerance: 5/5 for positive and 10/10 for negative nominals and for AC
      * (ATX12V Power Supply Design Guide 2.2, DC output regulation, from memory).
      */
-    public static function ordinary(float $nominalV): self
+    public static function ordinary(float $nominalV, RailKind $kind = RailKind::Dc): self
     {
-        return $nominalV > 0 ? self::tolerance($nominalV, 5, 5) : self::tolerance($nominalV, 10, 10);
+        return $nominalV > 0 && $kind === RailKind::Dc ? self::tolerance($nominalV, 5, 5) : self::tolerance($nominalV, 10, 10);
     }
 
     /** The second school: +-10 %, as 54-series logic and three-supply dynamic memory allow on +5 and +12. */
@@ -45,7 +45,7 @@ final readonly class Limits
     }
 
     /** Reads `tolerance` or `limits_v` of a rail, or neither. */
-    public static function read(Node $rail, float $nominalV): self
+    public static function read(Node $rail, float $nominalV, RailKind $kind = RailKind::Dc): self
     {
         $rail->exclusive('tolerance', 'limits_v');
         if (($given = $rail->optional('limits_v')) !== null) {
@@ -61,7 +61,7 @@ final readonly class Limits
             return self::tolerance($nominalV, $given->at('minus_pct')->notNegative(), $given->at('plus_pct')->notNegative());
         }
 
-        return self::ordinary($nominalV);
+        return self::ordinary($nominalV, $kind);
     }
 
     public function width(): float

@@ -60,21 +60,19 @@ final readonly class Path
             $state[(int) array_search($point, $this->points, true)] = $good;
         }
         $last = count($this->points) - 1;
+        $good = max([-1, ...array_keys($state, true, true)]);
+        $bad = min([count($this->points), ...array_keys($state, false, true)]);
+        if ($good > $bad) {
+            return PathWalk::none(["{$this->points[$good]} is good although {$this->points[$bad]} before it is bad: probe both again"], true);
+        }
         if (($state[0] ?? true) === false) {
             return PathWalk::none(["{$this->points[0]} is bad: the rail is lost before the first point"]);
         }
         if (($state[$last] ?? false) === true) {
             return PathWalk::none(["{$this->points[$last]} is good: the rail arrives, nothing is open on this path"]);
         }
-        $state[0] = true;
-        $state[$last] = false;
-        $good = max(array_keys($state, true, true));
-        $bad = min(array_keys($state, false, true));
-        if ($good > $bad) {
-            return PathWalk::none(["{$this->points[$good]} is good although {$this->points[$bad]} before it is bad: probe both again"], true);
-        }
 
-        return $this->between($good, $bad);
+        return $this->between(max(0, $good), min($last, $bad));
     }
 
     private function between(int $good, int $bad): PathWalk

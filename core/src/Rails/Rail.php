@@ -14,7 +14,11 @@ use Ash\Document\Node;
  */
 final readonly class Rail
 {
-    /** @param list<string> $protects rails whose chips are damaged when this one is missing */
+    /**
+     * @param list<string> $protects rails whose chips are damaged when this one is missing
+     * @param bool         $standby  on before the supply is switched on
+     * @param ?float       $ohmsGood resistance to ground of a good one; null while nobody noted it
+     */
     private function __construct(
         public string $name,
         public float $nominalV,
@@ -23,11 +27,14 @@ final readonly class Rail
         public array $protects,
         public bool $needsLoad,
         public bool $optional,
+        public RailKind $kind = RailKind::Dc,
+        public bool $standby = false,
+        public ?float $ohmsGood = null,
     ) {
     }
 
     public const FIELDS = [
-        'name', 'nominal_v', 'tolerance', 'limits_v', 'ripple_max_mvpp', 'protects', 'needs_load', 'optional',
+        'name', 'nominal_v', 'kind', 'tolerance', 'limits_v', 'ripple_max_mvpp', 'protects', 'needs_load', 'standby', 'ohms_good', 'optional',
     ];
 
     public static function read(Node $node): self
@@ -35,6 +42,13 @@ final readonly class Rail
         $nominal = $node->at('nominal_v')->number();
         if ($nominal === 0.0) {
             $node->at('nominal_v')->refuse('must not be 0');
+        }
+        $kind = $node->optional('kind')?->enum(RailKind::class) ?? RailKind::Dc;
+        if ($kind === RailKind::Ac) {
+            $nominal > 0 || $node->at('nominal_v')->refuse('of an AC rail is RMS: it must be above 0');
+            foreach (['ripple_max_mvpp', 'protects'] as $field) {
+                $node->optional($field)?->refuse('does not belong to an AC rail');
+            }
         }
         $protects = $node->optional('protects')?->items() ?? [];
         Node::distinct($protects);
@@ -46,11 +60,14 @@ final readonly class Rail
         return new self(
             name: $node->at('name')->name(),
             nominalV: $nominal,
-            limits: Limits::read($node, $nominal),
+            limits: Limits::read($node, $nominal, $kind),
             rippleMaxMvpp: $node->optional('ripple_max_mvpp')?->notNegative(),
             protects: array_map(static fn (Node $name): string => $name->string(), $protects),
             needsLoad: $node->optional('needs_load')?->bool() ?? true,
             optional: $optional,
+            kind: $kind,
+            standby: $node->optional('standby')?->bool() ?? false,
+            ohmsGood: $node->optional('ohms_good')?->positive(),
         );
     }
 
@@ -109,6 +126,9 @@ final readonly class Rail
             protects: $this->protects,
             needsLoad: $this->needsLoad,
             optional: $this->optional,
+            kind: $this->kind,
+            standby: $this->standby,
+            ohmsGood: $this->ohmsGood,
         );
     }
 

@@ -101,9 +101,9 @@ final readonly class RailFindings
         }
         $missing = [];
         foreach ($protecting as $rail) {
-            $state = $standing->state($rail);
-            if (!($state?->good() ?? false)) {
-                $missing[] = "{$rail->name} is ".($state?->words() ?? 'not measured').": {$chips} need it before the other rails";
+            $why = Causes\BiasMissing::missing($standing, $rail);
+            if ($why !== null) {
+                $missing[] = "{$rail->name} {$why}: {$chips} need it before the other rails";
             }
         }
 
@@ -153,6 +153,13 @@ final readonly class RailFindings
             CauseCode::Reversed => "Turn the plug or the part on {$rails} the right way round, then measure again.",
             CauseCode::ShortedRail => "Find the short on {$rails}: power off, walk along it in milliohms; the lowest capacitor is nearest.",
             CauseCode::OverVoltage => "Keep the board off {$rails}: regulator and feedback first.",
+            CauseCode::Exchanged => "Look at the plugs and the probes: {$rails} have changed places.",
+            CauseCode::StandbyOnly => 'Find why the supply does not start: start signal, switch, protection, main converter.',
+            CauseCode::DeadOutput => "Measure {$rails} to ground with the power off, then its fuse, regulator and rectifier.",
+            CauseCode::Unsteady => "Watch {$rails}: joints and connectors first; do not average it.",
+            CauseCode::SeveralWeak => "Look at what {$rails} share: mains selector, bulk capacitor, rectifier, transformer, or an overload on one of them.",
+            CauseCode::WeakOutput => "Measure {$rails} without the board, then its regulator, reference and sense line.",
+            CauseCode::LowResistance => "Compare {$rails} to ground with a good board.",
             CauseCode::AllAbsent => 'Check mains lead, fuse, switch and standby circuit.',
             CauseCode::AllScaled => 'Check the reference, the feedback and the mains selector.',
             CauseCode::LowWithRipple, CauseCode::RippleHigh => "Test the filter capacitor and the rectifier of {$rails}.",

@@ -109,6 +109,7 @@ final readonly class RailsRoom extends Room
             },
             'conclusive' => $judged->conclusive,
             'meter_unfit' => $judged->meterUnfit,
+            'unit_slip' => $judged->unitSlip(),
             'reasons' => $judged->reasons,
         ];
     }
@@ -168,6 +169,7 @@ final readonly class RailsRoom extends Room
             'energy_j' => $discharge->energyJ,
             'peak_power_w' => $discharge->peakPowerW,
             'peak_current_a' => $discharge->peakCurrentA,
+            'verdict' => $discharge->verdict->value,
             'reasons' => $discharge->reasons,
         ];
     }
@@ -177,18 +179,22 @@ final readonly class RailsRoom extends Room
     {
         $logic = Logic::read($node);
 
-        return ['volts' => $logic->volts, 'level' => $logic->level, 'thresholds_v' => $logic->thresholdsV, 'reasons' => $logic->reasons];
+        return [
+            'volts' => $logic->volts, 'level' => $logic->level->value, 'thresholds_v' => $logic->thresholdsV, 'may_toggle' => $logic->mayToggle,
+            'reasons' => $logic->reasons,
+        ];
     }
 
     private const JUDGE_FIELDS = <<<'TEXT'
-        rails[]      name; nominal_v (V, not 0); tolerance? {minus_pct, plus_pct} or limits_v? {low, high} (V),
-                     else 5/5 % for positive and 10/10 % for negative nominals; ripple_max_mvpp? (mV peak to peak);
+        rails[]      name; nominal_v (V, not 0); kind? dc|ac (dc; ac is RMS); tolerance? {minus_pct, plus_pct} or limits_v? {low, high} (V),
+                     else 5/5 % for positive and 10/10 % for negative nominals and AC; ripple_max_mvpp? (mV peak to peak);
                      protects?[] (rails whose chips are damaged when this one is missing);
-                     needs_load? (true); optional? (false)
+                     needs_load? (true); standby? (false); ohms_good? (ohm to ground of a good one); optional? (false)
         meter        reading_pct (% of reading), counts, resolution_v (V a count)
         readings[]   in time order: rail; volts? (V); load none|partial|working; point? supply|board|chip (supply);
-                     ripple_mvpp?; amps? (A); ohms_to_ground? (ohm); volts or ohms_to_ground or both
-        gives        verdicts[] (in|in_close|out_close|out), causes[], power_on ok|hold|stop, power_on_reasons[]
+                     ripple_mvpp?; amps? (A); ohms_to_ground? (ohm); lead_ohm? (0); volts or ohms_to_ground or both;
+                     changed? (false; true: repaired or adjusted before this reading, earlier ones of the rail are left out)
+        gives        verdicts[] (in|in_close|out_close|out, unit_slip), causes[], power_on ok|hold|stop, power_on_reasons[]
         TEXT;
     private const JUDGE_EXAMPLE = <<<'JSON'
         {"rails": [{"name": "+12", "nominal_v": 12, "ripple_max_mvpp": 120}],
@@ -214,15 +220,16 @@ final readonly class RailsRoom extends Room
          "loads": [{"name": "main board", "amps": {"+5": 5.5, "+12": 0.4}}, {"name": "drive", "amps": {"+5": 0.6, "+12": 0.9}}]}
         JSON;
     private const DISCHARGE_FIELDS = <<<'TEXT'
-        capacitance_f (F), start_v (V), resistor_ohm (ohm), safe_v? (60 V: IEC 62368-1, ES1)
-        gives        time_constant_s, time_to_safe_s, energy_j, peak_power_w, peak_current_a, reasons[]
+        capacitance_f (F), start_v (V), resistor_ohm (ohm), safe_v? (60 V: IEC 62368-1, ES1), resistor_v? (V it is rated for)
+        gives        time_constant_s, time_to_safe_s, energy_j, peak_power_w, peak_current_a, verdict ok|care|no, reasons[]
         TEXT;
     private const DISCHARGE_EXAMPLE = '{"capacitance_f": 0.00022, "start_v": 325, "resistor_ohm": 2200}';
     private const LOGIC_FIELDS = <<<'TEXT'
         family       ttl|cmos
         supply_v     V
         volts (V) or square {low_v, high_v (V), duty (0 to 1)}
-        gives        volts (what a DC meter shows), level low|undefined|high|toggling, thresholds_v {low_max, high_min}, reasons[]
+        gives        volts (what a DC meter shows), level low|undefined|high|above_supply|toggling,
+                     thresholds_v {low_max, high_min}, may_toggle, reasons[]
         TEXT;
     private const LOGIC_EXAMPLE = '{"family": "ttl", "supply_v": 5, "square": {"low_v": 0, "high_v": 5, "duty": 0.5}}';
 }

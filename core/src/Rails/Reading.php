@@ -19,17 +19,24 @@ final readonly class Reading
         public ?float $ohmsToGround = null,
         /** When readings of one run come from meters that differ; else the run's meter counts. */
         public ?MeterAccuracy $meter = null,
+        public float $leadOhm = 0.0,
+        /** Something on this rail was repaired, exchanged or adjusted before this reading. */
+        public bool $changed = false,
     ) {
     }
 
     /** @param array<string, Rail> $rails */
     public static function read(Node $node, array $rails): self
     {
-        $node->only('rail', 'volts', 'load', 'point', 'ripple_mvpp', 'amps', 'ohms_to_ground');
+        $node->only('rail', 'volts', 'load', 'point', 'ripple_mvpp', 'amps', 'ohms_to_ground', 'lead_ohm', 'changed');
         $rail = $node->at('rail')->string();
         isset($rails["\0{$rail}"]) || $node->at('rail')->refuse("there is no rail \"{$rail}\"");
         if (!$node->has('volts') && !$node->has('ohms_to_ground')) {
             $node->refuse('must have volts or ohms_to_ground or both');
+        }
+        if ($rails["\0{$rail}"]->kind === RailKind::Ac) {
+            $node->optional('ripple_mvpp')?->refuse('does not belong to an AC rail');
+            ($node->optional('volts')?->number() ?? 0.0) >= 0 || $node->at('volts')->refuse('of an AC rail are RMS: they cannot be negative');
         }
 
         return new self(
@@ -40,35 +47,15 @@ final readonly class Reading
             rippleMvpp: $node->optional('ripple_mvpp')?->notNegative(),
             amps: $node->optional('amps')?->notNegative(),
             ohmsToGround: $node->optional('ohms_to_ground')?->notNegative(),
+            leadOhm: $node->optional('lead_ohm')?->notNegative() ?? 0.0,
+            changed: $node->optional('changed')?->bool() ?? false,
         );
     }
 
-    /**
-     * A run of probings in which what was not measured again still stands: a voltage taken after the resistance to ground
-     * does not lift a short. The contract of `rails judge` takes each reading by itself, so a run says this before it asks.
-     *
-     * @param list<self> $readings in time order
-     *
-     * @return list<self> one for each
-     */
-    public static function withStandingOhms(array $readings): array
+    /** Ohms to ground without the leads, never below 0. */
+    public function netOhms(): ?float
     {
-        $ohms = [];
-
-        return array_map(static function (self $reading) use (&$ohms): self {
-            $ohms[$reading->key()] = $reading->ohmsToGround ?? $ohms[$reading->key()] ?? null;
-
-            return new self(
-                rail: $reading->rail,
-                volts: $reading->volts,
-                load: $reading->load,
-                point: $reading->point,
-                rippleMvpp: $reading->rippleMvpp,
-                amps: $reading->amps,
-                ohmsToGround: $ohms[$reading->key()],
-                meter: $reading->meter,
-            );
-        }, $readings);
+        return $this->ohmsToGround === null ? null : max(0.0, $this->ohmsToGround - $this->leadOhm);
     }
 
     /** Rail, point and load: of readings with one key only the latest counts. */

@@ -97,8 +97,8 @@ final class StandingTest extends TestCase
 
     public function test_a_leakage_by_itself_stands_beside_the_rest(): void
     {
-        $it = self::stands(self::taken(false, farad: 100e-6, ohm: 0.1), self::taken(false, leak: 40e-6));
-        self::assertSame(PartVerdict::Replace, $it->verdict, '0.01 C V is 25 uA');
+        $it = self::stands(self::taken(false, farad: 100e-6, ohm: 0.1), self::taken(false, leak: 251e-6));
+        self::assertSame(PartVerdict::Replace, $it->verdict, '0.01 C V is 25 uA, and it was not reformed');
         self::assertSame(PartVerdict::Keep, self::stands(self::taken(false, farad: 100e-6, ohm: 0.1), self::taken(false, leak: 20e-6))->verdict);
     }
 

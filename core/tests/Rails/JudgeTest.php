@@ -236,6 +236,21 @@ final class JudgeTest extends TestCase
             'an unknown field' => [$ask(['readings' => [[...$reading, 'colour' => 'red']]]), '/readings/0/colour'],
             'an unknown field at the top' => [$ask(['lamp' => true]), '/lamp'],
             'a list where an object belongs' => [$ask(['meter' => []]), '/meter'],
+            'AC that is negative' => [$ask(['rails' => [['name' => 'AC', 'nominal_v' => -9, 'kind' => 'ac']], 'readings' => []]), '/rails/0/nominal_v'],
+            'AC with a ripple limit' => [
+                $ask(['rails' => [['name' => 'AC', 'nominal_v' => 9, 'kind' => 'ac', 'ripple_max_mvpp' => 50]], 'readings' => []]), '/rails/0/ripple_max_mvpp',
+            ],
+            'AC that protects' => [
+                $ask(['rails' => [$rail, ['name' => 'AC', 'nominal_v' => 9, 'kind' => 'ac', 'protects' => ['+5']]], 'readings' => []]), '/rails/1/protects',
+            ],
+            'AC read with a ripple' => [
+                $ask(['rails' => [[...$rail, 'kind' => 'ac']], 'readings' => [[...$reading, 'ripple_mvpp' => 1]]]), '/readings/0/ripple_mvpp',
+            ],
+            'AC read negative' => [$ask(['rails' => [[...$rail, 'kind' => 'ac']], 'readings' => [[...$reading, 'volts' => -5]]]), '/readings/0/volts'],
+            'a kind that is none' => [$ask(['rails' => [[...$rail, 'kind' => 'rf']]]), '/rails/0/kind'],
+            'a good one of no ohms' => [$ask(['rails' => [[...$rail, 'ohms_good' => 0]]]), '/rails/0/ohms_good'],
+            'leads of less than nothing' => [$ask(['readings' => [[...$reading, 'ohms_to_ground' => 5, 'lead_ohm' => -1]]]), '/readings/0/lead_ohm'],
+            'changed as a word' => [$ask(['readings' => [[...$reading, 'changed' => 'yes']]]), '/readings/0/changed'],
             'an object where a list belongs' => [$ask(['readings' => ['a' => 1]]), '/readings'],
         ];
     }

@@ -68,6 +68,10 @@ final class PathTest extends TestCase
             'the first is bad' => [['p0' => false], false],
             'the last is good' => [['p4' => true], false],
             'good behind bad' => [['p1' => false, 'p3' => true], true],
+            'good behind the first, which is bad' => [['p0' => false, 'p3' => true], true],
+            'the last is good behind bad' => [['p1' => false, 'p4' => true], true],
+            'bad behind the first, which is bad' => [['p0' => false, 'p3' => false], false],
+            'good before the last, which is good' => [['p1' => true, 'p4' => true], false],
         ];
     }
 

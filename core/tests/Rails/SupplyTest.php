@@ -124,6 +124,7 @@ final class SupplyTest extends TestCase
     {
         return [
             ['ttl', 5, 0.8, 'low'], ['ttl', 5, 0.81, 'undefined'], ['ttl', 5, 1.5, 'undefined'], ['ttl', 5, 1.99, 'undefined'], ['ttl', 5, 2.0, 'high'],
+            ['ttl', 5, 5.3, 'high'], ['ttl', 5, 5.31, 'above_supply'], ['cmos', 3.3, 3.61, 'above_supply'], ['ttl', 5, -1, 'low'],
             ['cmos', 12, 3.6, 'low'], ['cmos', 12, 3.61, 'undefined'], ['cmos', 12, 8.39, 'undefined'], ['cmos', 12, 8.4, 'high'],
         ];
     }
@@ -132,6 +133,27 @@ final class SupplyTest extends TestCase
     public function test_logic_levels(string $family, float $supply, float $volts, string $level): void
     {
         self::assertSame($level, self::ask('logic', ['family' => $family, 'supply_v' => $supply, 'volts' => $volts])['level']);
+    }
+
+    public function test_between_a_fifth_and_four_fifths_of_the_supply_a_reading_may_be_a_moving_signal(): void
+    {
+        foreach ([['0.99', false], ['1.0', true], ['2.5', true], ['4.0', true], ['4.01', false], ['-1', false]] as [$volts, $may]) {
+            self::assertSame($may, self::ask('logic', ['family' => 'ttl', 'supply_v' => 5, 'volts' => (float) $volts])['may_toggle'], $volts);
+        }
+        self::assertFalse(self::ask('logic', ['family' => 'ttl', 'supply_v' => 5, 'square' => ['low_v' => 0, 'high_v' => 5, 'duty' => 0.5]])['may_toggle']);
+    }
+
+    public function test_whether_a_resistor_may_be_used(): void
+    {
+        // Common practice, no source: 5 A weld a contact, 1 A makes a spark, ordinary resistors stand 250 V.
+        foreach ([
+            [50, 50, null, 'ok'], [60, 60, null, 'ok'], [61, 60, null, 'care'], [300, 60, null, 'care'], [301, 60, null, 'no'], [300, 60, 300, 'care'],
+            [250, 1000, null, 'ok'], [251, 1000, null, 'care'], [325, 2200, 350, 'ok'], [325, 2200, 325, 'ok'], [325, 2200, 300, 'no'],
+            [1000, 10_000, 1500, 'ok'], [1001, 10_000, 1500, 'care'], [1001, 10_000, 1000, 'no'],
+        ] as [$volts, $ohms, $rated, $verdict]) {
+            $asked = ['capacitance_f' => 1e-4, 'start_v' => $volts, 'resistor_ohm' => $ohms, ...($rated === null ? [] : ['resistor_v' => $rated])];
+            self::assertSame($verdict, self::ask('discharge', $asked)['verdict'], json_encode($asked, JSON_THROW_ON_ERROR));
+        }
     }
 
     public function test_a_meter_shows_the_average_of_a_square_and_that_is_correct(): void

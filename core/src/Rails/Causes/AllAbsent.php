@@ -13,12 +13,12 @@ use Ash\Rails\JudgedReading;
 use Ash\Rails\Rail;
 use Ash\Rails\RailsStanding;
 
-/** Two measured rails or more, every latest reading below 10 % of nominal. */
+/** Two measured rails or more, every latest reading below 10 % of nominal; not when only the standby is there. */
 final readonly class AllAbsent implements CauseRule
 {
     public function cause(RailsStanding $standing): ?Cause
     {
-        return self::holds($standing)
+        return self::holds($standing) && !StandbyOnly::holds($standing)
             ? Cause::from(CauseCode::AllAbsent, array_map(
                 static fn (Rail $rail): array => array_map(
                     static fn (JudgedReading $judged): string => "{$judged->reading->place()}: ".Notation::print((float) $judged->reading->volts, Unit::Volt),
@@ -31,14 +31,14 @@ final readonly class AllAbsent implements CauseRule
 
     public static function holds(RailsStanding $standing): bool
     {
-        $rails = [];
-        foreach ($standing->volts() as $judged) {
-            if (!$judged->absent()) {
+        $measured = $standing->measured();
+        foreach ($measured as $rail) {
+            $volts = $standing->volts($rail);
+            if ($volts === [] || array_filter($volts, static fn (JudgedReading $it): bool => !$it->absent()) !== []) {
                 return false;
             }
-            $rails["\0{$judged->rail->name}"] = true;
         }
 
-        return count($rails) >= 2;
+        return count($measured) >= 2;
     }
 }

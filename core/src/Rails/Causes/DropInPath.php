@@ -41,6 +41,11 @@ final readonly class DropInPath implements CauseRule
         return Cause::from(CauseCode::DropInPath, $evidence, $text);
     }
 
+    public static function holds(RailsStanding $standing, Rail $rail): bool
+    {
+        return array_filter($standing->pairs($rail), static fn (array $pair): bool => self::drop($rail, ...$pair) !== null) !== [];
+    }
+
     private static function drop(Rail $rail, JudgedReading $early, JudgedReading $late): ?float
     {
         $along = $early->reading->load === $late->reading->load && $early->reading->point->rank() < $late->reading->point->rank();

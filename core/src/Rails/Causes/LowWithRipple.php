@@ -17,17 +17,14 @@ final readonly class LowWithRipple implements CauseRule
 {
     public function cause(RailsStanding $standing): ?Cause
     {
-        $weak = [];
-        foreach ($standing->rails as $name => $rail) {
-            $readings = array_filter($standing->making($rail), static fn (JudgedReading $judged): bool => $judged->weak() && !$judged->reversed());
-            if ($readings !== []) {
-                $weak[$name] = $readings;
-            }
-        }
+        $weak = $standing->weakRails();
         if (count($weak) !== 1) {
             return null;
         }
-        $rippled = array_filter(reset($weak), static fn (JudgedReading $judged): bool => $judged->rippleOut === true);
+        $rippled = array_filter(
+            $standing->making(reset($weak)),
+            static fn (JudgedReading $judged): bool => $judged->low() && $judged->rippleOut === true && !$judged->rippleSlip,
+        );
         $evidence = array_map(
             static fn (JudgedReading $judged): string => "{$judged->reading->place()}: ".Notation::print((float) $judged->reading->volts, Unit::Volt)
                 .' with '.Notation::plain((float) $judged->reading->rippleMvpp).' mVpp of ripple',

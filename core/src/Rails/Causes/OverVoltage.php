@@ -11,7 +11,7 @@ use Ash\Rails\CauseCode;
 use Ash\Rails\CauseRule;
 use Ash\Rails\RailsStanding;
 
-/** Beyond the high magnitude limit by more than the guard band. */
+/** Beyond the high magnitude limit by more than the guard band. Under load it stands until the rail is changed. */
 final readonly class OverVoltage implements CauseRule
 {
     public function cause(RailsStanding $standing): ?Cause
@@ -20,12 +20,10 @@ final readonly class OverVoltage implements CauseRule
         $loaded = false;
         foreach ($standing->rails as $name => $rail) {
             $evidence[$name] = [];
-            foreach ($standing->forward($rail) as $judged) {
-                if ($judged->overVoltage()) {
-                    $loaded = $loaded || $rail->loaded($judged->reading->load);
-                    $evidence[$name][] = "{$judged->reading->place()}: ".Notation::print((float) $judged->reading->volts, Unit::Volt)
-                        ." against {$rail->limits->words()}";
-                }
+            foreach ($standing->overVoltages($rail) as $judged) {
+                $loaded = $loaded || $rail->loaded($judged->reading->load);
+                $evidence[$name][] = "{$judged->reading->place()}: ".Notation::print((float) $judged->reading->volts, Unit::Volt)
+                    ." against {$rail->limits->words()}";
             }
         }
         $text = $loaded

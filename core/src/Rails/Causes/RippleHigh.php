@@ -18,8 +18,8 @@ final readonly class RippleHigh implements CauseRule
         $evidence = [];
         foreach ($standing->rails as $name => $rail) {
             $evidence[$name] = [];
-            foreach ($standing->forward($rail) as $judged) {
-                if ($judged->rippleOut === true && $judged->good()) {
+            foreach ($standing->ripples($rail) as $judged) {
+                if ($judged->rippleOut === true && $judged->good() && !$judged->reversed()) {
                     $evidence[$name][] = "{$judged->reading->place()}: ".Notation::plain((float) $judged->reading->rippleMvpp).' mVpp against '
                         .Notation::plain((float) $rail->rippleMaxMvpp).' mVpp, voltage still in';
                 }
