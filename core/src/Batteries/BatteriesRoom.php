@@ -107,7 +107,10 @@ final readonly class BatteriesRoom extends Room
     {
         $pack = Pack::read($node);
 
-        return ['volts_per_cell' => $pack->voltsPerCell, 'nominal_v' => $pack->nominalV, 'state' => $pack->state->value, 'reasons' => $pack->reasons];
+        return [
+            'volts_per_cell' => $pack->voltsPerCell, 'nominal_v' => $pack->nominalV, 'state' => $pack->state->value,
+            'shorted_cells' => $pack->shortedCells, 'reasons' => $pack->reasons,
+        ];
     }
 
     /**
@@ -118,14 +121,7 @@ final readonly class BatteriesRoom extends Room
     public static function ranked(BoardNeeds $board, array $options): array
     {
         $judged = array_map(static fn (Option $option): Suitability => Suitability::of($option, $board), $options);
-        usort(
-            $judged,
-            static fn (Suitability $a, Suitability $b): int => [
-                $a->rank(),
-                $a->leakOnBoard(),
-                -($a->years ?? -1.0),
-            ] <=> [$b->rank(), $b->leakOnBoard(), -($b->years ?? -1.0)],
-        );
+        usort($judged, static fn (Suitability $a, Suitability $b): int => $a->rank() <=> $b->rank());
 
         return $judged;
     }
@@ -190,6 +186,7 @@ final readonly class BatteriesRoom extends Room
         $retention = Retention::read($node);
 
         return [
+            'year_off' => $retention->yearOff,
             'drift_s' => $retention->driftS,
             'ppm' => $retention->ppm,
             'seconds_per_day' => $retention->secondsPerDay,
@@ -202,7 +199,8 @@ final readonly class BatteriesRoom extends Room
         chemistry    nicd|nimh|alkaline|limno2|lisocl2|lead_acid
         cells        1 or more
         volts        V, of the whole pack at rest
-        gives        volts_per_cell, nominal_v (of the pack), state over|charged|serviceable|flat|dead, reasons[]
+        gives        volts_per_cell, nominal_v (of the pack), state over|charged|serviceable|flat|dead,
+                     shorted_cells (nickel packs that are flat or dead) or null, reasons[]
         TEXT;
     private const OPTIONS_FIELDS = <<<'TEXT'
         board        retention_min_v, retention_max_v (V); standby_a (A); charge? {supply_v (V), series_ohm (ohm)}; diode_drop_v? (0.3 V)
@@ -220,7 +218,9 @@ final readonly class BatteriesRoom extends Room
     private const RETENTION_FIELDS = <<<'TEXT'
         set_at, checked_at (later), clock_read   ISO 8601 with an offset or Z
         power_off_h  hours without power, at most the time between
-        gives        drift_s (positive: fast), ppm, seconds_per_day, verdict kept|drifting|fast|slow|stopped|lost, reasons[]
+        clock_resolution_s?   what the clock shows in, s (1)
+        year_kept?   true|false (true; false: the clock cannot hold its year, and it is not judged)
+        gives        year_off, drift_s (positive: fast), ppm, seconds_per_day, verdict kept|drifting|fast|slow|stopped|lost, reasons[]
         TEXT;
     private const RETENTION_EXAMPLE = '{"set_at": "2026-03-01T09:00:00Z", "checked_at": "2026-03-08T09:00:00Z", "clock_read": '
         .'"2026-03-08T08:59:57Z", "power_off_h": 160}';

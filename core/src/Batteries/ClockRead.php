@@ -8,7 +8,9 @@ use Ash\Document\Field\Id;
 use Ash\Document\Field\ListOf;
 use Ash\Document\Field\NotNegative;
 use Ash\Document\Field\Number;
+use Ash\Document\Field\Positive;
 use Ash\Document\Field\Text;
+use Ash\Document\Field\Whole;
 use Ash\Document\Kept;
 use Ash\Document\Shape;
 use Ash\Logbook\EntryData;
@@ -19,8 +21,10 @@ final readonly class ClockRead implements EntryData
     public const KIND = 'clock_read';
 
     /**
-     * @param string       $test      the entry with which the test began
-     * @param float        $powerOffH hours without power since
+     * @param string       $test             the entry with which the test began
+     * @param float        $powerOffH        hours without power since
+     * @param ?float       $clockResolutionS what the clock shows in; null: seconds
+     * @param ?bool        $yearKept         false: the clock cannot hold its year
      * @param list<string> $reasons
      */
     public function __construct(
@@ -30,6 +34,12 @@ final readonly class ClockRead implements EntryData
         public \DateTimeImmutable $clockRead,
         #[NotNegative]
         public float $powerOffH,
+        #[Positive]
+        public ?float $clockResolutionS = null,
+        public ?bool $yearKept = null,
+        #[Kept]
+        #[Whole(-10_000, 10_000)]
+        public ?int $yearOff = null,
         #[Kept]
         #[Number]
         public ?float $driftS = null,
@@ -50,7 +60,7 @@ final readonly class ClockRead implements EntryData
     public function judged(Retention $it): self
     {
         return Shape::of(self::class)->with($this, [
-            'driftS' => $it->driftS, 'ppm' => $it->ppm, 'secondsPerDay' => $it->secondsPerDay, 'verdict' => $it->verdict, 'reasons' => $it->reasons,
+            'yearOff' => $it->yearOff, 'driftS' => $it->driftS, 'ppm' => $it->ppm, 'secondsPerDay' => $it->secondsPerDay, 'verdict' => $it->verdict, 'reasons' => $it->reasons,
         ]);
     }
 

@@ -45,15 +45,21 @@ final readonly class Suitability
         return min(2.0, ($this->years ?? 2.0) / 2);
     }
 
+    /** AA and AAA packs sit away from the board; a coin cell and a supercapacitor leave nothing to speak of. */
     public function leakOnBoard(): bool
     {
-        return $this->option->isNickel();
+        return $this->option->isNickel() || $this->option === Option::LithiumHalfAa1;
     }
 
-    /** Best first: verdict, then nothing on the board that leaks, then years. */
-    public function rank(): int
+    /**
+     * Best first: what fits at all, then nothing on the board that leaks, then the verdict, then years. So nothing that leaks on the board
+     * heads a list while another fits.
+     *
+     * @return list<bool|float|int>
+     */
+    public function rank(): array
     {
-        return $this->verdict->rank();
+        return [$this->verdict === Suits::No, $this->leakOnBoard(), $this->verdict->rank(), -($this->years ?? -1.0)];
     }
 
     private static function cells(Option $option, BoardNeeds $board): self
@@ -87,6 +93,7 @@ final readonly class Suitability
                 default => Suits::FitsWithRework,
             },
             reasons: [
+                ...($option === Option::LithiumHalfAa1 ? ['old cells of this kind burst and eat what lies under them, and what comes out is toxic'] : []),
                 ...self::voltReasons($fresh, $end, $board),
                 ...self::yearReasons($years, $charge),
                 ...self::needReasons($option, $needs, $charge, $resistor),

@@ -15,8 +15,8 @@ final readonly class Wire
     /** Even gauges on the shelf, thinnest first. */
     private const GAUGES = [30, 28, 26, 24, 22, 20, 18];
 
-    /** A per square millimetre (common practice, no source). */
-    private const DENSITY = 4.0;
+    /** A per square millimetre: a short single wire in air (common practice, no source; 4 is for windings). */
+    private const DENSITY = 10.0;
 
     /** Amperes of a signal, when nothing is said (common practice, no source). */
     private const SIGNAL_A = 0.02;

@@ -22,6 +22,9 @@ final readonly class Bank
     /** Addresses go from start up to here, not included. */
     public int $end;
 
+    /** The data bits that its chips give. */
+    public int $ownBits;
+
     /**
      * @param list<Chip> $chips      in map order, the parity chip last
      * @param int        $selectMask 0 without a select
@@ -38,6 +41,13 @@ final readonly class Bank
         public ?int $columnBits,
     ) {
         $this->end = $start + $words * (1 << substr_count(decbin($selectMask), '1'));
+        $own = 0;
+        foreach ($chips as $chip) {
+            foreach ($chip->bits as $bit) {
+                $own |= $bit === self::P ? 0 : 1 << $bit;
+            }
+        }
+        $this->ownBits = $own;
     }
 
     public static function read(Node $node, Radix $radix, int $wordBits): self
@@ -50,7 +60,7 @@ final readonly class Bank
             $node->at('start')->refuse('is not aligned to the select mask');
         }
         $chips = self::chips($node->at('chips'), $wordBits);
-        $parity = $node->optional('parity')?->only('ref');
+        $parity = $node->optional('parity')?->only('ref', 'alias');
         $words = $node->at('words')->integer(1, 1 << 40);
         $start + (float) $words * 2 ** substr_count(decbin($mask), '1') <= 2.0 ** self::WIDEST
             || $node->at('words')->refuse('must end within '.self::WIDEST.' address bits');
@@ -59,7 +69,7 @@ final readonly class Bank
             $node->at('name')->name(),
             $start,
             $words,
-            $parity === null ? $chips : [...$chips, new Chip($parity->at('ref')->name(), [self::P])],
+            $parity === null ? $chips : [...$chips, new Chip($parity->at('ref')->name(), [self::P], $parity->optional('alias')?->name())],
             $parity !== null,
             $mask,
             $value,
@@ -137,7 +147,7 @@ final readonly class Bank
         $chips = [];
         foreach ($list->items(65_536) as $node) {
             $bits = [];
-            foreach ($node->only('ref', 'bits')->at('bits')->items() as $bit) {
+            foreach ($node->only('ref', 'bits', 'alias')->at('bits')->items() as $bit) {
                 $number = $bit->integer();
                 if ($number < 0 || $number >= $wordBits) {
                     $bit->refuse("must be from 0 to below word_bits, {$wordBits}");
@@ -147,7 +157,7 @@ final readonly class Bank
                 $bits[] = $number;
             }
             $bits !== [] || $node->at('bits')->refuse('must list at least one bit');
-            $chips[] = new Chip($node->at('ref')->name(), $bits);
+            $chips[] = new Chip($node->at('ref')->name(), $bits, $node->optional('alias')?->name());
         }
 
         return $chips !== [] ? $chips : $list->refuse('must list at least one chip');

@@ -24,6 +24,8 @@ final readonly class Hypothesis
         public array $addressBits = [],
         public bool $certain = false,
         public float $probability = 0.0,
+        /** "or" or "and" of an address bridge */
+        public string $op = '',
     ) {
     }
 
@@ -40,6 +42,7 @@ final readonly class Hypothesis
             addressBits: $this->addressBits,
             certain: $this->certain,
             probability: $probability,
+            op: $this->op,
         );
     }
 }

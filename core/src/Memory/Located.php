@@ -17,6 +17,7 @@ final readonly class Located
      * @param int                  $unmapped    errors outside the banks that were tested
      * @param int                  $unexplained errors that the first suspect does not explain
      * @param list<string>         $reasons
+     * @param bool                 $few         too few errors to name a part
      */
     public function __construct(
         #[ListOf(LocatedSuspect::class)]
@@ -31,6 +32,7 @@ final readonly class Located
         public int $unexplained = 0,
         #[ListOf(new Text())]
         public array $reasons = [],
+        public bool $few = false,
     ) {
     }
 
@@ -53,7 +55,7 @@ final readonly class Located
                 explains: $locator->explained($it) / max(1, $locator->errors),
                 probability: $it->probability,
                 text: $words->text($it),
-                action: $words->action($it),
+                action: $words->action($it, $i === 0),
                 against: $words->against($it),
                 called: $words->called($it),
             ), $suspects, array_keys($suspects)),
@@ -66,6 +68,7 @@ final readonly class Located
             unmapped: $locator->unmapped,
             unexplained: $locator->errors - $locator->unmapped - ($suspects === [] ? 0 : $locator->explained($suspects[0])),
             reasons: $words->reasons($suspects),
+            few: $words->few(),
         );
     }
 }

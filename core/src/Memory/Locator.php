@@ -20,13 +20,28 @@ final class Locator
     /** XOR values held before they are counted: bounds the memory when every error has its own. */
     private const HELD = 4096;
 
+    /** Distinct cells of a pair's errors that are kept: enough to say whether a bit stays by chance. */
+    public const CELLS = 24;
+
     public int $errors = 0;
     public int $unmapped = 0;
 
-    /** @var array<int, int> errors by pair */
+    /** @var array<int, int> errors by pair, as suspects() found them */
     public array $seen = [];
 
-    /** @var array<int, array<int, array{int, int, int}>> by bank and XOR value: errors not yet counted by pair, AND and OR of their cells */
+    /** @var array<int, int> by bank: stops, parity errors that tell nothing else; as suspects() found them */
+    public array $stops = [];
+
+    /** @var list<Hypothesis> what suspects() reported */
+    private array $listed = [];
+
+    /** @var array<int, int> by bank: parity errors that only do their work; as suspects() found them */
+    private array $work = [];
+
+    /** @var array<int, int> errors by pair, without those of parity alone */
+    private array $told = [];
+
+    /** @var array<int, array<int, array{int, int, int, array<int, true>}>> by bank and XOR value: errors not yet counted, AND and OR of their cells, some */
     private array $slots = [];
     private int $held = 0;
 
@@ -42,8 +57,23 @@ final class Locator
     /** @var array<int, int> first pair of the chip that a pair belongs to */
     private array $chipOf = [];
 
-    /** @var array<int, array{int, int}> AND and OR of the cells of a pair's errors */
+    /** @var array<int, array<int, int>> errors that fall on just two pairs, by the first and the second */
+    private array $twos = [];
+
+    /** @var array<int, array{int, int, array<int, true>}> AND and OR of the cells of a pair's errors, and some distinct ones */
     public array $cells = [];
+
+    /** @var array<int, array{int, int, array<int, true>}> the same of what fell on parity columns, as suspects() found it */
+    private array $parityCells = [];
+
+    /** @var array<int, DriveLines> by bank, of core with rows and columns */
+    private array $drives = [];
+
+    /** @var array<int, bool> by XOR value and bank: an odd number of the bank's own bits is wrong */
+    private array $odd = [];
+
+    private readonly Sample $sample;
+    private readonly ParityErrors $parityErrors;
 
     /** @var array<int, int|false> by bank: the one actual value of its errors, or false when there are several */
     public array $constant = [];
@@ -59,7 +89,12 @@ final class Locator
     {
         $this->lines = $pattern === Pattern::None ? [] : self::lines($map, $pattern);
         $this->pins = $pattern === Pattern::None ? [] : self::pins($map, $pattern);
+        $this->sample = new Sample();
+        $this->parityErrors = new ParityErrors();
         foreach ($map->banks as $b => $bank) {
+            if ($map->technology === Technology::Core && $bank->columnBits !== null) {
+                $this->drives[$b] = new DriveLines($bank->columnBits);
+            }
             foreach ($bank->chips as $chip) {
                 foreach ($chip->bits as $bit) {
                     $this->chipOf[$b * self::WIDTH + $bit] = $b * self::WIDTH + $chip->bits[0];
@@ -78,18 +113,25 @@ final class Locator
 
             return;
         }
-        $cell = $this->map->banks[$bank]->cell($address);
+        $it = $this->map->banks[$bank];
+        $cell = $it->cell($address);
         if (isset($this->slots[$bank][$xor])) {
             $slot = &$this->slots[$bank][$xor];
             ++$slot[0];
             $slot[1] &= $cell;
             $slot[2] |= $cell;
+            count($slot[3]) >= self::CELLS || $slot[3][$cell] = true;
             unset($slot);
         } else {
-            $this->slots[$bank][$xor] = [1, $cell, $cell];
+            $this->slots[$bank][$xor] = [1, $cell, $cell, [$cell => true]];
             ++$this->held < self::HELD || $this->settle();
         }
+        if ($it->parity) {
+            $this->parityErrors->data($bank, $address, $this->isOdd($xor & $it->ownBits));
+        }
+        isset($this->drives[$bank]) && $this->drives[$bank]->data($cell, $xor & $it->ownBits);
         if ($actual !== null) {
+            $this->sample->add($bank, $address, $xor, $actual);
             $this->constant[$bank] = !array_key_exists($bank, $this->constant) || $this->constant[$bank] === $actual ? $actual : false;
             $this->lines === [] || $this->ask($bank, $address, $actual, $xor);
         }
@@ -104,8 +146,14 @@ final class Locator
 
             return;
         }
-        $cell = $this->map->banks[$bank]->cell($address);
-        $this->fall($bank, $this->map->banks[$bank]->parity ? [$bank * self::WIDTH + Bank::P] : [], 1, [$cell, $cell]);
+        $this->map->banks[$bank]->parity && $this->parityErrors->parity($bank, $address);
+    }
+
+    private function isOdd(int $bits): bool
+    {
+        count($this->odd) < self::HELD || $this->odd = [];
+
+        return $this->odd[$bits] ??= substr_count(decbin($bits), '1') % 2 === 1;
     }
 
     /** @param list<int> $bits of a bank that a test names without an address */
@@ -124,6 +172,8 @@ final class Locator
     public function suspects(): array
     {
         $this->settle();
+        $this->sortParity();
+        $this->listed = [];
         if ($this->seen === []) {
             return [];
         }
@@ -135,8 +185,9 @@ final class Locator
             $base += log(isset($this->seen[$pair]) ? 0.001 : 0.999);
         }
         $weights = array_map(function (Hypothesis $it) use ($pairs, $base, $certain): float {
-            $weight = log($it->prior) + $base + ($certain && !$it->certain ? log(self::IMITATED) : 0.0);
-            foreach ($it->pairs as $pair) {
+            $exempt = $it->certain || $it->kind === SuspectKind::DataBridge;
+            $weight = log($it->prior) + $base + ($certain && !$exempt ? log(self::IMITATED) : 0.0);
+            foreach ($this->predicted($it) as $pair) {
                 if (isset($pairs[$pair])) {
                     $weight += isset($this->seen[$pair]) ? log(0.98) - log(0.001) : log(0.02) - log(0.999);
                 }
@@ -148,20 +199,118 @@ final class Locator
         $sum = array_sum(array_map(static fn (float $weight): float => exp($weight - $top), $weights));
         $posterior = array_map(static fn (Hypothesis $it, float $weight): Hypothesis => $it->with(exp($weight - $top) / $sum), $hypotheses, $weights);
 
-        return self::ranked(array_values(array_filter($posterior, static fn (Hypothesis $it): bool => $it->probability > self::REPORTED)));
+        return $this->listed = self::ranked(array_values(array_filter($posterior, static fn (Hypothesis $it): bool => $it->probability > self::REPORTED)));
     }
 
-    /** How many errors have all their pairs among these; an error without a pair is never among them. */
+    /**
+     * What a hypothesis predicts: in a bank with a stop the parity column, when it predicts any pair of the bank.
+     *
+     * @return list<int>
+     */
+    private function predicted(Hypothesis $it): array
+    {
+        if ($this->stops === []) {
+            return $it->pairs;
+        }
+        $pairs = array_flip($it->pairs);
+        foreach ($it->pairs as $pair) {
+            $bank = intdiv($pair, self::WIDTH);
+            isset($this->stops[$bank]) && $pairs[$bank * self::WIDTH + Bank::P] = true;
+        }
+
+        return array_keys($pairs);
+    }
+
+    /** What errors of parity alone mean, now that the others are known. */
+    private function sortParity(): void
+    {
+        $this->seen = $this->told;
+        $this->stops = $this->work = $this->parityCells = [];
+        $known = [];
+        foreach ($this->told as $pair => $_) {
+            $known[intdiv($pair, self::WIDTH)] = true;
+        }
+        foreach ($this->parityErrors->banks() as $bank) {
+            ['work' => $work, 'falls' => $falls, 'stops' => $stops] = $this->parityErrors->sorted($bank, isset($known[$bank]));
+            $work === 0 || $this->work[$bank] = $work;
+            $stops === [] || $this->stops[$bank] = array_sum($stops);
+            $pair = $bank * self::WIDTH + Bank::P;
+            foreach ($falls + $stops as $address => $count) {
+                $cell = $this->map->banks[$bank]->cell($address);
+                $this->seen[$pair] = ($this->seen[$pair] ?? 0) + $count;
+                [$and, $or, $some] = $this->parityCells[$pair] ?? $this->cells[$pair] ?? [$cell, $cell, []];
+                $this->parityCells[$pair] = [$and & $cell, $or | $cell, count($some) < self::CELLS ? $some + [$cell => true] : $some];
+            }
+        }
+    }
+
+    /**
+     * Where the errors of these pairs sit.
+     *
+     * @param list<int> $pairs
+     *
+     * @return array{int, int, int}|null AND and OR of their cells, and how many distinct ones are known; null when no address was said
+     */
+    public function cellsOf(array $pairs): ?array
+    {
+        $and = $or = null;
+        $some = [];
+        foreach ($pairs as $pair) {
+            $it = $this->parityCells[$pair] ?? $this->cells[$pair] ?? null;
+            if ($it !== null) {
+                [$and, $or, $some] = [($and ?? $it[0]) & $it[0], ($or ?? $it[1]) | $it[1], $some + $it[2]];
+            }
+        }
+
+        return $and === null || $or === null ? null : [$and, $or, count($some)];
+    }
+
+    /** Errors that lie in a bank that was tested. */
+    public function mapped(): int
+    {
+        return $this->errors - $this->unmapped;
+    }
+
+    /** Under fold, with no more address bits than word bits, address lines that touch look like data lines that do: both are among the suspects. */
+    public function bridgesAlike(): bool
+    {
+        return $this->pattern === Pattern::Fold && count($this->lines) <= $this->map->wordBits
+            && count(array_unique(array_map(static fn (Hypothesis $it): string => $it->kind->value.$it->op, array_filter(
+                $this->listed,
+                static fn (Hypothesis $it): bool => $it->kind === SuspectKind::DataBridge || $it->op === 'or',
+            )))) === 2;
+    }
+
+    /** How many errors have all their pairs among these; an error without a pair is never among them, unless parity did its work there. */
     public function explained(Hypothesis $suspect): int
     {
         $first = $suspect->pairs[0];
-
-        return match ($suspect->kind) {
+        $own = array_flip($suspect->pairs);
+        $explained = match ($suspect->kind) {
             SuspectKind::Chip => $this->within[$first] ?? 0,
-            SuspectKind::ChipPart, SuspectKind::DataLine => array_sum(array_intersect_key($this->alone, array_flip($suspect->pairs))),
-            SuspectKind::Bank => $this->inBank[intdiv($first, self::WIDTH)] ?? 0,
+            SuspectKind::ChipPart, SuspectKind::DataLine => array_sum(array_intersect_key($this->alone, $own)),
+            SuspectKind::DataBridge => array_sum(array_intersect_key($this->alone, $own)) + array_sum(array_map(
+                static fn (array $second): int => array_sum(array_intersect_key($second, $own)),
+                array_intersect_key($this->twos, $own),
+            )),
+            SuspectKind::Bank, SuspectKind::DriveLine => $this->inBank[intdiv($first, self::WIDTH)] ?? 0,
             default => array_sum($this->inBank),
         };
+        $banks = $seen = [];
+        foreach ($suspect->pairs as $pair) {
+            $bank = intdiv($pair, self::WIDTH);
+            $banks[$bank] = true;
+            isset($this->seen[$pair]) && $seen[$bank] = true;
+        }
+        // Parity errors that fall on their column beside data of an even number of wrong bits.
+        foreach ($this->parityErrors->banks() as $bank) {
+            $pair = $bank * self::WIDTH + Bank::P;
+            $fell = ($this->seen[$pair] ?? 0) - ($this->told[$pair] ?? 0);
+            $explained += isset($this->stops[$bank]) ? (isset($banks[$bank]) ? $fell : 0) : (isset($own[$pair]) ? $fell : 0);
+            $explained += isset($seen[$bank]) ? $this->work[$bank] ?? 0 : 0;
+        }
+
+        return $explained;
     }
 
     /** Does the word belong to a partner of its address, in the map? */
@@ -184,7 +333,7 @@ final class Locator
     private function settle(): void
     {
         foreach ($this->slots as $bank => $slots) {
-            foreach ($slots as $xor => [$count, $and, $or]) {
+            foreach ($slots as $xor => [$count, $and, $or, $some]) {
                 $pairs = [];
                 foreach ($this->map->banks[$bank]->chips as $chip) {
                     foreach ($chip->bits as $bit) {
@@ -193,7 +342,7 @@ final class Locator
                         }
                     }
                 }
-                $this->fall($bank, $pairs, $count, [$and, $or]);
+                $this->fall($bank, $pairs, $count, [$and, $or, $some]);
             }
         }
         $this->slots = [];
@@ -201,8 +350,8 @@ final class Locator
     }
 
     /**
-     * @param list<int>            $pairs
-     * @param array{int, int}|null $cells AND and OR
+     * @param list<int>                              $pairs
+     * @param array{int, int, array<int, true>}|null $cells AND and OR, and some
      */
     private function fall(int $bank, array $pairs, int $count, ?array $cells): void
     {
@@ -213,14 +362,17 @@ final class Locator
         if (count($pairs) === 1) {
             $this->alone[$pairs[0]] = ($this->alone[$pairs[0]] ?? 0) + $count;
         }
+        if (count($pairs) === 2) {
+            $this->twos[min($pairs)][max($pairs)] = ($this->twos[min($pairs)][max($pairs)] ?? 0) + $count;
+        }
         $chip = $this->chipOf[$pairs[0]];
         $one = true;
         foreach ($pairs as $pair) {
             $one = $one && $this->chipOf[$pair] === $chip;
-            $this->seen[$pair] = ($this->seen[$pair] ?? 0) + $count;
+            $this->told[$pair] = ($this->told[$pair] ?? 0) + $count;
             if ($cells !== null) {
-                [$and, $or] = $this->cells[$pair] ?? $cells;
-                $this->cells[$pair] = [$and & $cells[0], $or | $cells[1]];
+                [$and, $or, $some] = $this->cells[$pair] ?? $cells;
+                $this->cells[$pair] = [$and & $cells[0], $or | $cells[1], count($some) < self::CELLS ? $some + $cells[2] : $some];
             }
         }
         if ($one) {
@@ -228,11 +380,15 @@ final class Locator
         }
     }
 
-    /** @return array<int, true> tested pairs, less the parity that a data error hides */
+    /** @return array<int, true> tested pairs, less the parity that a data error hides, and the data of banks with a stop, which nobody looked at */
     private function considered(): array
     {
         $pairs = [];
         foreach ($this->map->banks as $b => $bank) {
+            if (isset($this->stops[$b])) {
+                $pairs[$b * self::WIDTH + Bank::P] = true;
+                continue;
+            }
             foreach ($this->tested[$b] ? $bank->chips : [] as $chip) {
                 foreach ($chip->bits as $bit) {
                     $pairs[$b * self::WIDTH + $bit] = true;
@@ -282,7 +438,8 @@ final class Locator
                     $lines[$bit][] = $pairs[$i];
                 }
                 $whole = [...$whole, ...$pairs];
-                if (array_intersect_key(array_flip($pairs), $this->seen) !== []) {
+                // A stop does not speak for the parity chip.
+                if (array_intersect_key(array_flip($pairs), isset($this->stops[$b]) ? $this->told : $this->seen) !== []) {
                     $several[] = $it;
                 }
             }
@@ -309,6 +466,7 @@ final class Locator
             ),
             ...$banks,
             new Hypothesis(SuspectKind::Everything, 2, $all),
+            ...$this->dataBridges($lines),
             ...array_map(
                 fn (AddressLine $line): Hypothesis => new Hypothesis(
                     kind: SuspectKind::AddressLine,
@@ -323,6 +481,8 @@ final class Locator
                 ),
                 array_values(array_filter([...$this->lines, ...$this->pins], static fn (AddressLine $line): bool => $line->matches())),
             ),
+            ...$this->addressBridges(),
+            ...$this->driveLines(),
             ...($n >= 2 && $n <= 8
                 ? [
                     new Hypothesis(
@@ -335,6 +495,60 @@ final class Locator
                 ]
                 : []),
         ];
+    }
+
+    /**
+     * @param array<int, list<int>> $pairs of the tested banks, by bit
+     *
+     * @return list<Hypothesis>
+     */
+    private function dataBridges(array $pairs): array
+    {
+        $bridges = [];
+        foreach ((new Bridges($this->map, $this->sample))->data() as [$i, $j]) {
+            $both = 1 << $i | 1 << $j;
+            $has = fn (int $pair): bool => ($this->map->banks[intdiv($pair, self::WIDTH)]->ownBits & $both) === $both;
+            $bridges[] = new Hypothesis(
+                kind: SuspectKind::DataBridge,
+                prior: 3,
+                pairs: array_values(array_filter([...$pairs[$i] ?? [], ...$pairs[$j] ?? []], $has)),
+                bits: [$i, $j],
+            );
+        }
+
+        return $bridges;
+    }
+
+    /** @return list<Hypothesis> */
+    private function addressBridges(): array
+    {
+        return $this->pattern === Pattern::None ? [] : array_map(fn (array $it): Hypothesis => new Hypothesis(
+            kind: SuspectKind::AddressBridge,
+            prior: 3,
+            pairs: array_keys($this->seen),
+            addressBits: [$it[0], $it[1]],
+            certain: $it[3],
+            op: $it[2],
+        ), (new Bridges($this->map, $this->sample))->address(count($this->lines), $this->pattern));
+    }
+
+    /** @return list<Hypothesis> */
+    private function driveLines(): array
+    {
+        $found = [];
+        foreach ($this->drives as $bank => $lines) {
+            foreach ($lines->found($this->parityErrors->byCell($bank, $this->map->banks[$bank], isset($this->stops[$bank]))) as $name) {
+                $found[] = new Hypothesis(
+                    kind: SuspectKind::DriveLine,
+                    prior: 20,
+                    pairs: array_values(array_filter(array_keys($this->seen), static fn (int $pair): bool => intdiv($pair, self::WIDTH) === $bank)),
+                    ref: $name,
+                    bank: $this->map->banks[$bank]->name,
+                );
+            }
+        }
+
+        return array_values(array_filter($found, static fn (Hypothesis $it): bool => $it->pairs !== []));
     }
 
     /**

@@ -31,6 +31,7 @@ final readonly class Map
         public array $banks,
         public array $byName,
         public array $byRef,
+        public Mounting $mounting = Mounting::Socketed,
     ) {
         $selected = array_filter($banks, static fn (Bank $it): bool => $it->selectMask !== 0) !== [];
         $starts = $selected ? [] : array_map(static fn (Bank $it): int => $it->start, $banks);
@@ -41,7 +42,7 @@ final readonly class Map
 
     public static function read(Node $node): self
     {
-        $node->only('radix', 'word_bits', 'technology', 'banks');
+        $node->only('radix', 'word_bits', 'technology', 'mounting', 'banks');
         $radix = Radix::read($node->optional('radix'));
         $wordBits = $node->at('word_bits')->integer(1, 63);
         $technology = $node->optional('technology')?->enum(Technology::class) ?? Technology::Dram;
@@ -55,8 +56,8 @@ final readonly class Map
         Node::distinct(array_map(static fn (Node $it): Node => $it->at('name'), $nodes));
         Node::distinct(array_merge(...array_map(
             static fn (Node $it): array => [
-                ...array_map(static fn (Node $chip): Node => $chip->at('ref'), $it->at('chips')->items(self::MOST_CHIPS)),
-                ...($it->has('parity') ? [$it->at('parity')->at('ref')] : []),
+                ...array_merge(...array_map(self::called(...), $it->at('chips')->items(self::MOST_CHIPS))),
+                ...($it->has('parity') ? self::called($it->at('parity')) : []),
             ],
             $nodes,
         )));
@@ -67,7 +68,26 @@ final readonly class Map
             }
         }
 
-        return new self($radix, $wordBits, $technology, $banks, ...self::names($banks));
+        return new self(
+            $radix,
+            $wordBits,
+            $technology,
+            $banks,
+            ...self::names($banks),
+            mounting: $node->optional('mounting')?->enum(Mounting::class) ?? Mounting::Socketed,
+        );
+    }
+
+    /** @return list<Node> what a chip is called */
+    private static function called(Node $chip): array
+    {
+        return [$chip->at('ref'), ...($chip->has('alias') ? [$chip->at('alias')] : [])];
+    }
+
+    /** Chips are exchanged between sockets, never planes of core or what is soldered. */
+    public function exchangeable(): bool
+    {
+        return $this->mounting === Mounting::Socketed && $this->technology !== Technology::Core;
     }
 
     /** The bank that owns an address, as its number. */
@@ -114,6 +134,7 @@ final readonly class Map
             $byName["\0{$bank->name}"] = $i;
             foreach ($bank->chips as $k => $chip) {
                 $byRef["\0{$chip->ref}"] = [$i, $k];
+                $chip->alias === null || $byRef["\0{$chip->alias}"] = [$i, $k];
             }
         }
 

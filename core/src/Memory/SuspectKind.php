@@ -11,7 +11,10 @@ enum SuspectKind: string
     case ChipPart = 'chip_part';
     case SeveralChips = 'several_chips';
     case DataLine = 'data_line';
+    case DataBridge = 'data_bridge';
     case AddressLine = 'address_line';
+    case AddressBridge = 'address_bridge';
+    case DriveLine = 'drive_line';
     case Bank = 'bank';
     case Everything = 'everything';
 }

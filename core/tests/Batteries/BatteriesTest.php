@@ -132,10 +132,13 @@ final class BatteriesTest extends TestCase
                 ['verdict', 'volts_at_board_fresh', 'volts_at_board_end', 'years', 'hold_s', 'charge_a'],
             ),
         );
-        self::assertSame('lithium-half-aa-1', array_key_first($options), 'fits, leaks nothing, lasts longest');
-        $verdicts = array_column($options, 'verdict');
-        $ranks = array_map(static fn (mixed $it): int => (int) array_search($it, ['fits', 'fits_with_rework', 'no'], true), $verdicts);
-        self::assertSame($ranks, collectSorted($ranks));
+        self::assertSame('lithium-coin-1', array_key_first($options), 'fits, and leaves nothing to speak of');
+        $ranks = array_map(static fn (array $it): array => [
+            $it['verdict'] === 'no', $it['leak_on_board'], array_search($it['verdict'], ['fits', 'fits_with_rework', 'no'], true), -($it['years'] ?? -1),
+        ], array_values($options));
+        $sorted = $ranks;
+        usort($sorted, static fn (array $a, array $b): int => $a <=> $b);
+        self::assertSame($sorted, $ranks);
     }
 
     public function test_the_recommendation_leaves_no_leaking_chemistry_on_the_board(): void
@@ -179,6 +182,47 @@ final class BatteriesTest extends TestCase
             1e-6,
         );
         self::assertSame(0, self::put(new BatteriesRoom(), 'hold', ['capacitance_f' => 1, 'start_v' => 2, 'min_v' => 2, 'standby_a' => 1e-5])['seconds']);
+    }
+
+    public function test_a_pack_of_which_one_cell_is_shorted(): void
+    {
+        // Three nickel cells of 1.2 V of which one is shorted show 2.4 V (common practice, no source).
+        foreach ([
+            ['nicd', 3, 2.4, 1], ['nimh', 3, 2.3, 1], ['nimh', 3, 2.8, 1], ['nicd', 3, 2.81, null], ['nicd', 3, 2.29, null], ['nicd', 3, 1.2, 2],
+            ['nicd', 3, 3.6, null], ['nicd', 3, 0.1, null], ['nicd', 1, 0.9, null], ['nicd', 2, 1.25, 1], ['nicd', 6, 5.0, 2], ['alkaline', 3, 2.4, null],
+        ] as [$chemistry, $cells, $volts, $shorted]) {
+            $answer = self::put(new BatteriesRoom(), 'judge', ['chemistry' => $chemistry, 'cells' => $cells, 'volts' => $volts]);
+            self::assertSame($shorted, $answer['shorted_cells'], "{$chemistry} {$cells} {$volts}");
+        }
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string, int}> what was read, verdict, years it was moved by */
+    public static function coarse(): iterable
+    {
+        $minutes = ['clock_resolution_s' => 60];
+        yield 'minutes only, one short of the minute it was set to' => [['set_at' => '2026-03-01T00:00:30Z', 'checked_at' => '2026-03-01T00:00:50Z',
+            'clock_read' => '2026-03-01T00:00:00Z', ...$minutes], 'kept', 0];
+        yield 'a whole minute before' => [['set_at' => '2026-03-01T00:01:00Z', 'clock_read' => '2026-03-01T00:00:00Z', ...$minutes], 'lost', 0];
+        yield 'two steps say nothing yet' => [['checked_at' => '2026-03-01T01:00:00Z', 'clock_read' => '2026-03-01T00:58:00Z', ...$minutes], 'kept', 0];
+        yield 'more than two do' => [['checked_at' => '2026-03-01T01:00:00Z', 'clock_read' => '2026-03-01T00:57:00Z', ...$minutes], 'slow', 0];
+        $year = ['year_kept' => false];
+        yield 'no year' => [['clock_read' => '1994-03-11T00:00:01Z', ...$year], 'kept', 32];
+        yield 'a year too many' => [['clock_read' => '2027-03-11T00:00:01Z', ...$year], 'kept', -1];
+        yield 'over the turn of the year' => [['set_at' => '2025-12-20T00:00:00Z', 'checked_at' => '2026-01-02T00:00:00Z',
+            'clock_read' => '1999-12-31T00:00:00Z', ...$year], 'slow', 26];
+        yield '29 February in a year without it' => [['set_at' => '2026-02-20T00:00:00Z', 'checked_at' => '2026-02-28T12:00:00Z',
+            'clock_read' => '2024-02-29T12:00:00Z', ...$year], 'kept', 2];
+        yield 'a year that it holds is judged' => [['clock_read' => '1994-03-11T00:00:01Z'], 'lost', 0];
+    }
+
+    /** @param array<string, mixed> $read */
+    #[DataProvider('coarse')]
+    public function test_a_clock_that_shows_minutes_only_or_cannot_hold_its_year(array $read, string $verdict, int $years): void
+    {
+        $answer = self::put(new BatteriesRoom(), 'retention', [
+            'set_at' => '2026-03-01T00:00:00Z', 'checked_at' => '2026-03-11T00:00:00Z', 'power_off_h' => 0, ...$read,
+        ]);
+        self::assertSame([$verdict, $years], [$answer['verdict'], $answer['year_off']], implode('; ', (array) $answer['reasons']));
     }
 
     /** @return array<string, array{string, float, string, float}> what the clock reads, hours off, verdict, seconds a day */

@@ -61,7 +61,7 @@ final class LocateTest extends TestCase
     private static function byte(array $more = [], string $technology = 'dram'): array
     {
         $bank = static fn (int $n, string $start): array => ['name' => (string) $n, 'start' => $start, 'words' => 64, 'parity' => ['ref' => 'U'.($n * 10 + 8)],
-            'chips' => array_map(static fn (int $bit): array => ['ref' => 'U'.($n * 10 + $bit), 'bits' => [$bit]], range(0, 7))] + $more;
+            'chips' => array_map(static fn (int $bit): array => ['ref' => 'U'.($n * 10 + $bit), 'bits' => [$bit], 'alias' => 'D'.($n * 10 + $bit)], range(0, 7))] + $more;
 
         return ['word_bits' => 8, 'technology' => $technology, 'banks' => [$bank(1, '0'), $bank(2, '40')]];
     }
@@ -152,7 +152,8 @@ final class LocateTest extends TestCase
             'one bank whole' => [['errors' => $bits('2', [0, 1, 2, 3, 4, 5, 6, 7, 'P'])], 'bank', null, []],
             'one bank whole, its parity hidden' => [['errors' => $bits('2', [0, 1, 2, 3, 4, 5, 6, 7])], 'bank', null, []],
             'everything' => [['errors' => [...$bits('1', [0, 1, 2, 3, 4, 5, 6, 7]), ...$bits('2', [0, 1, 2, 3, 4, 5, 6, 7])]], 'everything', null, []],
-            'a parity chip' => [['errors' => [['address' => '41', 'kind' => 'parity']]], 'chip', 'U28', ['P']],
+            'a parity chip, the data being good' => [['errors' => [['bank' => '2', 'bit' => 'P']]], 'chip', 'U28', ['P']],
+            'a chip by its alias' => [['errors' => [['ref' => 'D13']]], 'chip', 'U13', [3]],
             'a chip by name' => [['errors' => [['ref' => 'U13']]], 'chip', 'U13', [3]],
             'a chip when the other bank was not tested' => [['errors' => [['address' => '5', 'xor' => '80']], 'tested' => ['1']], 'chip', 'U17', [7]],
             'bits as text' => [['errors' => [['bank' => '1', 'bit' => '3']]], 'chip', 'U13', [3]],
@@ -219,8 +220,11 @@ final class LocateTest extends TestCase
     {
         return [
             'cell' => [['9', '9'], 'in one cell, 9'], 'row' => [['10', '13', '17'], 'in one row, 2'], 'column' => [['3', 'B', '3B'], 'in one column, 3'],
-            'lower half' => [['0', '1F', '8'], 'cell bit 5 is always 0'], 'upper half' => [['20', '3F'], 'cell bit 5 is always 1'],
-            'everywhere' => [['0', '3F'], 'everywhere'],
+            // Of 6 cell bits one stays the same by chance at 8 addresses in 1-(1-2^-7)^6 = 4.6 of 100 cases, at 7 in 9.
+            'lower half' => [['0', '1F', '8', '11', '2', '14', '7', '1A'], 'in one half: cell bit 5 is always 0'],
+            'upper half' => [['20', '3F', '28', '31', '22', '34', '27', '3A'], 'in one half: cell bit 5 is always 1'],
+            'perhaps by chance' => [['0', '1F', '8', '11', '2', '14', '7', '7'], 'everywhere'],
+            'everywhere' => [['0', '3F', '15'], 'everywhere'],
         ];
     }
 
@@ -508,5 +512,142 @@ final class LocateTest extends TestCase
                 implode(' ', $words),
             );
         }
+    }
+
+    /** @param list<array<string, mixed>> $errors */
+    private static function with(array $errors, array $more = [], string $pattern = 'none'): array
+    {
+        return self::locate(['map' => [...self::byte(), ...$more], 'errors' => $errors, 'pattern' => $pattern]);
+    }
+
+    public function test_what_a_parity_error_means_follows_from_what_else_is_known_of_its_bank(): void
+    {
+        $parity = static fn (string $address): array => ['address' => $address, 'kind' => 'parity'];
+        $data = static fn (string $address, string $xor): array => ['address' => $address, 'xor' => $xor];
+        $seen = static fn (array $found): array => array_column(array_map(static fn (array $it): array => ["{$it['bank']}/{$it['bit']}", $it['errors']], $found['matrix']), 1, 0);
+
+        $odd = self::with([$data('5', '4'), $parity('5'), $data('9', '4'), $data('A', '4')]);
+        self::assertSame([['1/2' => 3], 0, 1.0], [$seen($odd), $odd['unexplained'], (float) $odd['suspects'][0]['explains']], 'parity does its work');
+        $even = self::with([$data('5', '6'), $parity('5'), $parity('5')]);
+        self::assertEquals(['1/1' => 1, '1/2' => 1, '1/P' => 2], $seen($even), 'two wrong bits do not move parity: P is wrong too');
+        $elsewhere = self::with([$data('5', '4'), $parity('7'), $data('9', '4')]);
+        self::assertSame([['1/2' => 2], 0], [$seen($elsewhere), $elsewhere['unexplained']], 'that fault at work');
+        $named = self::with([['bank' => '1', 'bit' => 2], $parity('7')]);
+        self::assertSame(['1/2' => 1], $seen($named));
+        $other = self::with([$data('45', '4'), $parity('7')]);
+        self::assertEquals(['1/P' => 1, '2/2' => 1], $seen($other), 'another bank says nothing');
+
+        $stop = self::with([$parity('7')]);
+        self::assertSame(['1/P' => 1], $seen($stop));
+        $chips = array_values(array_filter($stop['suspects'], static fn (array $it): bool => $it['kind'] === 'chip'));
+        self::assertSame([9, 1], [count($chips), count(array_unique(array_column($chips, 'probability')))], 'all chips of the word alike');
+        self::assertSame([true, 0], [$stop['few'], $stop['unexplained']]);
+        self::assertStringStartsWith('Repeat the test', $stop['suspects'][0]['action']);
+        self::assertStringContainsString('exchange half the row with another bank', $stop['suspects'][0]['action']);
+        self::assertStringContainsString('watch the data lines', self::with([$parity('7')], ['mounting' => 'soldered'])['suspects'][0]['action']);
+        $bare = self::byte();
+        unset($bare['banks'][0]['parity']);
+        $none = self::locate(['map' => $bare, 'errors' => [$parity('7'), $data('5', '4')]]);
+        self::assertSame([['1/2' => 1], 1], [$seen($none), $none['unexplained']], 'a bank without parity has none to be wrong');
+    }
+
+    public function test_soldered_chips_are_neither_reseated_nor_exchanged(): void
+    {
+        $errors = array_map(static fn (int $i): array => ['address' => dechex(7 * $i % 64), 'xor' => '4'], range(0, 20));
+        foreach ([[], ['technology' => 'core']] as $more) {
+            foreach ([$errors, [$errors[0]], [...$errors, ['address' => '5', 'xor' => '81']], [['bank' => '1', 'bit' => 'P']]] as $list) {
+                $said = self::with($list, ['mounting' => $more === [] ? 'soldered' : 'socketed', ...$more]);
+                foreach ($said['suspects'] as $it) {
+                    self::assertDoesNotMatchRegularExpression('/reseat|swap|exchange/i', $it['action'], $it['kind']);
+                }
+                self::assertDoesNotMatchRegularExpression('/reseat|swap|exchange/i', implode(' ', $said['reasons']));
+            }
+        }
+        self::assertStringContainsString('sense amplifier', self::with($errors, ['technology' => 'core'])['suspects'][0]['action']);
+        self::assertStringContainsString('pin on pin', self::with($errors, ['mounting' => 'soldered'])['suspects'][0]['action']);
+        self::assertFalse(self::with($errors)['few']);
+    }
+
+    public function test_data_lines_that_touch_read_alike_and_are_never_wrong_together(): void
+    {
+        // Wired or of bits 2 and 5: where they differ the lower reads high.
+        $errors = [];
+        foreach (range(0, 127) as $at) {
+            $word = Pattern::Mix->word($at, 8);
+            $actual = ($word & 0x24) === 0 ? $word : $word | 0x24;
+            $actual === $word || $errors[] = ['address' => dechex($at), 'expected' => dechex($word), 'actual' => dechex($actual)];
+        }
+        $top = self::with($errors, pattern: 'mix')['suspects'][0];
+        self::assertSame(['data_bridge', [2, 5], [], null], [$top['kind'], $top['bits'], $top['refs'], $top['bank']]);
+        self::assertEquals(1, $top['explains']);
+        self::assertStringContainsString('touch', $top['text']);
+        self::assertNotSame('data_bridge', self::with(array_slice($errors, 0, 3))['suspects'][0]['kind'], 'three are too few');
+    }
+
+    /** @return array<string, array{string, int, int}> */
+    public static function bridges(): array
+    {
+        return ['or' => ['or', 1, 4], 'and' => ['and', 0, 3], 'and, high' => ['and', 4, 5]];
+    }
+
+    #[DataProvider('bridges')]
+    public function test_address_lines_that_touch_make_one_cell_of_three(string $op, int $k, int $l): void
+    {
+        $both = 1 << $k | 1 << $l;
+        $cell = static fn (int $at): int => $op === 'or' ? (($at & $both) === 0 ? $at : $at | $both) : (($at & $both) === $both ? $at : $at & ~$both);
+        $store = $errors = [];
+        foreach (range(0, 63) as $at) {
+            $store[$cell($at)] = Pattern::Mix->word($at, 8);
+        }
+        foreach (range(0, 63) as $at) {
+            [$word, $actual] = [Pattern::Mix->word($at, 8), $store[$cell($at)]];
+            $word === $actual || $errors[] = ['address' => dechex($at), 'expected' => dechex($word), 'actual' => dechex($actual)];
+        }
+        $top = self::with($errors, pattern: 'mix')['suspects'][0];
+        self::assertSame(['address_bridge', [$k, $l]], [$top['kind'], $top['address_bits']]);
+        self::assertStringContainsString("logical {$op}", $top['text']);
+        self::assertGreaterThan(0.99, $top['probability']);
+    }
+
+    public function test_a_drive_line_of_core_comes_before_any_plane(): void
+    {
+        $on = static fn (array $cells, array $bits): array => array_map(
+            static fn (int $cell, int $i): array => ['address' => dechex($cell), 'xor' => dechex(1 << $bits[$i % count($bits)])],
+            $cells,
+            array_keys($cells),
+        );
+        $core = ['technology' => 'core'];
+        $of = static function (array $errors, array $more) use ($core): array {
+            $map = self::byte(['row_bits' => 3, 'column_bits' => 3]);
+            $top = self::locate(['map' => [...$map, ...$core, ...$more], 'errors' => $errors])['suspects'][0];
+
+            return [$top['kind'], $top['ref'], $top['bank']];
+        };
+        self::assertSame(['drive_line', 'X 2', '1'], $of($on([16, 17, 19, 22, 23], [0, 3]), []));
+        self::assertSame(['drive_line', 'Y 3', '1'], $of($on([3, 11, 19, 27, 35], [0, 3, 7]), []));
+        self::assertNotSame('drive_line', $of($on([16, 17, 19], [0, 3]), [])[0], 'three cells are too few');
+        self::assertNotSame('drive_line', $of($on([16, 17, 19, 22, 23], [3]), [])[0], 'one plane is that plane');
+        self::assertNotSame('drive_line', $of($on([16, 17, 19, 22, 23], [0, 3]), ['technology' => 'dram'])[0], 'dynamic memory has no drive lines');
+        self::assertNotSame('drive_line', $of($on([16, 17, 19, 22, 40], [0, 3]), [])[0], 'one of five lies elsewhere');
+    }
+
+    /** @return array<string, array{array<string, mixed>, string}> */
+    public static function badMaps(): array
+    {
+        $chips = [['ref' => 'U1', 'bits' => [0]], ['ref' => 'U2', 'bits' => [1]]];
+
+        return [
+            'an alias that is a designator' => [['chips' => [[...$chips[0], 'alias' => 'U2'], $chips[1]]], '/map/banks/0/chips/1/ref'],
+            'an alias twice' => [['chips' => [[...$chips[0], 'alias' => 'D'], [...$chips[1], 'alias' => 'D']]], '/map/banks/0/chips/1/alias'],
+            'the parity chip\'s too' => [['chips' => [[...$chips[0], 'alias' => 'D'], $chips[1]], 'parity' => ['ref' => 'P', 'alias' => 'D']], '/map/banks/0/parity/alias'],
+        ];
+    }
+
+    /** @param array<string, mixed> $change */
+    #[DataProvider('badMaps')]
+    public function test_names_of_chips_are_given_once(array $change, string $pointer): void
+    {
+        $bank = ['name' => 'A', 'start' => '0', 'words' => 4, 'chips' => [], ...$change];
+        self::assertRefusedAt($pointer, new MemoryRoom(), 'locate', ['map' => ['word_bits' => 2, 'banks' => [$bank]], 'errors' => []]);
     }
 }

@@ -40,10 +40,11 @@ final class PlainModelTest extends TestCase
             $names = array_column($banks, 'name');
             $tested = mt_rand(0, 3) === 0 ? array_slice($names, 0, mt_rand(1, count($names))) : $names;
             $pattern = ['none', 'fold', 'mix'][mt_rand(0, 2)];
-            $plain = new PlainModel($wordBits, $banks, $tested, $pattern);
+            $core = mt_rand(0, 3) === 0;
+            $plain = new PlainModel($wordBits, $banks, $tested, $pattern, $core);
             $errors = self::errors($plain, $banks, $tested, $wordBits);
             $radix = [2, 8, 10, 16][mt_rand(0, 3)];
-            $document = self::document($banks, $errors, $tested, $pattern, $wordBits, $radix);
+            $document = self::document($banks, $errors, $tested, $pattern, $wordBits, $radix, $core ? 'core' : 'dram');
             $core = self::put(new MemoryRoom(), 'locate', $document);
             $expected = $plain->locate($errors);
             $said = json_encode($document, JSON_THROW_ON_ERROR);
@@ -98,15 +99,26 @@ final class PlainModelTest extends TestCase
      */
     private static function errors(PlainModel $plain, array $banks, array $tested, int $wordBits): array
     {
-        $kind = mt_rand(0, 4);
+        $kind = mt_rand(0, 8);
+        $other = mt_rand(0, $wordBits - 1);
+        $far = mt_rand(0, 7);
+        $at = $banks[0];
         $bit = mt_rand(0, $wordBits - 1);
         $line = mt_rand(0, 7);
         $errors = [];
+        $row = mt_rand(0, 1);
         for ($i = mt_rand(1, 25); $i > 0; --$i) {
             $bank = $banks[mt_rand(0, count($banks) - 1)];
             $address = $plain->address($bank, mt_rand(0, $bank['words'] - 1));
+            // On one line of the first bank, for core.
+            $cell = $at['column_bits'] === 0 ? 0 : ($row << $at['column_bits'] | mt_rand(0, 2 ** $at['column_bits'] - 1)) % $at['words'];
+            $both = 1 << $bit | 1 << $other;
             $word = $plain->word($address, 'mix');
             $errors[] = match ([$kind, $kind === 4 ? mt_rand(0, 5) : 0]) {
+                [5, 0] => ['address' => $address, 'expected' => $word, 'actual' => ($word & $both) !== 0 && $word !== ($word | $both) ? $word | $both : $word ^ 1 << $bit],
+                [6, 0] => ['address' => $address, 'expected' => $word, 'actual' => $plain->word($address | 1 << $line | 1 << $far, 'mix')],
+                [7, 0] => ['address' => $plain->address($at, $cell), 'expected' => 0, 'actual' => 1 << mt_rand(0, $wordBits - 1)],
+                [8, 0] => mt_rand(0, 2) === 0 && $i % 5 === 0 ? ['address' => $address, 'expected' => 0, 'actual' => $both] : ['address' => $address, 'parity' => true],
                 [0, 0] => ['address' => $address, 'expected' => $word, 'actual' => $word ^ 1 << $bit],
                 [1, 0] => ['address' => $address, 'expected' => $word, 'actual' => mt_rand(0, 2 ** $wordBits - 1)],
                 [2, 0] => ['address' => $address, 'expected' => $word, 'actual' => $plain->word($address ^ 1 << $line, 'mix')],
@@ -129,7 +141,7 @@ final class PlainModelTest extends TestCase
      *
      * @return array<string, mixed>
      */
-    private static function document(array $banks, array $errors, array $tested, string $pattern, int $wordBits, int $radix): array
+    private static function document(array $banks, array $errors, array $tested, string $pattern, int $wordBits, int $radix, string $technology): array
     {
         $say = static fn (int $number): string => sprintf('%'.self::CHARS[$radix], $number);
         $bank = static fn (array $it): array => [
@@ -145,7 +157,7 @@ final class PlainModelTest extends TestCase
         };
 
         return [
-            'map' => ['radix' => $radix, 'word_bits' => $wordBits, 'technology' => 'dram', 'banks' => array_map($bank, $banks)],
+            'map' => ['radix' => $radix, 'word_bits' => $wordBits, 'technology' => $technology, 'banks' => array_map($bank, $banks)],
             'errors' => array_map($error, $errors),
             'tested' => $tested,
             'pattern' => $pattern,
