@@ -201,7 +201,7 @@ final readonly class CapacitorsOfJob
             Notation::print($part->lowF, Unit::Farad, 4).' to '.Notation::print($part->highF, Unit::Farad, 4),
             $part->esrMaxOhm === null ? null : 'ESR at most '.Notation::print($part->esrMaxOhm, Unit::Ohm, 3),
             $part->tanDeltaMax === null ? null : 'tan delta '.Notation::plain($part->tanDeltaMax, 3).' at 120 Hz',
-            $part->leakageMaxA === null ? null : 'leakage '.Notation::print($part->leakageMaxA, Unit::Ampere, 3),
+            'leakage '.Notation::print($part->leakageMaxA, Unit::Ampere, 3),
             $railV === null ? null : 'rail '.Notation::print($railV, Unit::Volt),
         ]));
     }

@@ -75,6 +75,8 @@ final readonly class CompleteMemory
         self::notKept(SoakKept::KIND, $source);
         $read = $source->result ?? new SourceRead();
         $read->passes > 0 || throw InvalidDocument::at('/data/source', 'no pass has ended in it: there is nothing to count');
+        $read->leftOver === 0 || $read->failedPasses > 0
+            || throw InvalidDocument::at('/data/source', "{$read->leftOver} lines of it were not understood: teach the reader first");
 
         return $data->counted($source->fitted(), $source->withPattern(), $read->passes, $read->failedPasses, self::cut($source))->bounded();
     }

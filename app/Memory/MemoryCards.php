@@ -11,6 +11,9 @@ use Ash\Memory\Bank;
 use Ash\Memory\Chip;
 use Ash\Memory\DateCode;
 use Ash\Memory\FittedMemory;
+use Ash\Memory\LinePattern;
+use Ash\Memory\LineRole;
+use Ash\Memory\LineSort;
 use Ash\Memory\Located;
 use Ash\Memory\LocatedSuspect;
 use Ash\Memory\Map;
@@ -27,6 +30,9 @@ use Ash\Quantity\Radix;
 /** What was kept or located, as it is handed out. */
 final readonly class MemoryCards
 {
+    /** Keys with which a word of a line is marked. */
+    private const KEYS = ['address' => 'a', 'expected' => 'w', 'actual' => 'r', 'chip' => 'c', 'bank' => 'b', 'bit' => 'i', 'errors' => 'n'];
+
     public static function map(FittedMemory $memory): MemoryMapCard
     {
         return new MemoryMapCard(
@@ -229,6 +235,7 @@ final readonly class MemoryCards
             lines: $read->lines,
             recognised: $read->recognised,
             left_over: $read->leftOver,
+            not_read: $read->leftOver > 0 && $read->located->errors === 0 && !$source->state->active(),
             shown: self::lines($read->shown),
             left: self::lines($read->left),
             tail: $read->tail,
@@ -257,7 +264,7 @@ final readonly class MemoryCards
      */
     private static function lines(array $lines): array
     {
-        return array_map(static fn (SourceLine $it): ReadLine => new ReadLine($it->line, $it->text, $it->says), $lines);
+        return array_map(static fn (SourceLine $it): ReadLine => new ReadLine($it->line, $it->text, $it->says, LinePattern::split($it->text)), $lines);
     }
 
     /** @param array<array-key, string> $codes */
@@ -294,7 +301,9 @@ final readonly class MemoryCards
             condition: $run->condition(),
             pattern: $run->pattern->value,
             errors: $run->errors,
-            top: $top === null ? 'no suspect' : "{$top->called} ".self::percent($top->probability),
+            not_read: $run->notRead(),
+            top: $run->notRead() ? "not read: {$run->leftOver} lines were not understood"
+                : ($top === null ? 'no suspect' : "{$top->called} ".self::percent($top->probability)),
             cut: $run->cut,
         );
     }
@@ -302,6 +311,15 @@ final readonly class MemoryCards
     public static function at(\DateTimeInterface $at): string
     {
         return \DateTimeImmutable::createFromInterface($at)->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s.v\Z');
+    }
+
+    /** @return list<LineSortCard> */
+    public static function lineSorts(): array
+    {
+        return array_map(static fn (LineSort $it): LineSortCard => new LineSortCard($it, $it->words(), array_map(
+            static fn (LineRole $role): LineRoleCard => new LineRoleCard($role, $role->words(), self::KEYS[$role->value]),
+            $it->roles(),
+        )), LineSort::cases());
     }
 
     /** @return list<ChoiceCard> */

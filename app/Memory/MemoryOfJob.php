@@ -65,6 +65,7 @@ final readonly class MemoryOfJob
             suggestion: $memory === null || $job->state !== 'open' ? null : self::suggest($job, $memory, $runs),
             pending: $memory === null ? null : self::pending($job, $memory),
             listening: self::listening($job), ports: self::ports(), patterns: MemoryCards::patterns(), radices: MemoryCards::radices(),
+            line_sorts: MemoryCards::lineSorts(),
             bias: $biased === [] ? null : implode(', ', $biased).': -5 V first on and last off, or +12 V destroys them. Measure it in before power (gate 3).',
             built: $codes?->built, most_text: Sources::MOST_TEXT, most_file: Sources::MOST_FILE,
             cautions: array_map(static fn (Caution $it): string => $it->words(), $profile->cautionsAt(Stage::Find)),

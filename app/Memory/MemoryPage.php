@@ -19,6 +19,7 @@ final readonly class MemoryPage
      * @param list<SerialPortCard> $ports
      * @param list<ChoiceCard>     $patterns
      * @param list<ChoiceCard>     $radices
+     * @param list<LineSortCard>   $line_sorts
      * @param list<string>         $cautions
      */
     public function __construct(
@@ -50,6 +51,8 @@ final readonly class MemoryPage
         public array $patterns,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'in which a test may write its numbers')]
         public array $radices,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: LineSortCard::class), description: 'what a line can be taught to be')]
+        public array $line_sorts,
         #[OA\Property(description: 'what three-supply chips want before power')]
         public ?string $bias,
         #[OA\Property(description: 'by the date codes')]

@@ -39,6 +39,7 @@ final class MemoryRoom extends Room
         Route::get('jobs/{job}/memory', [MemoryController::class, 'show']);
         Route::get('jobs/{job}/soak', [MemoryController::class, 'soak']);
         Route::get('memory-sources/{source}', [MemoryController::class, 'source']);
+        Route::get('lines', [TeachController::class, 'index']);
         Route::get('memory/tables', [TablesController::class, 'show']);
     }
 
@@ -53,6 +54,7 @@ final class MemoryRoom extends Room
         Route::post('jobs/{job}/memory-sources/csv', [MemoryController::class, 'csv']);
         Route::post('jobs/{job}/captures', [MemoryController::class, 'capture']);
         Route::put('memory-sources/{source}', [MemoryController::class, 'again']);
+        Route::post('memory-sources/{source}/lines', [TeachController::class, 'teach']);
         Route::post('memory-sources/{source}/stop', [MemoryController::class, 'stop']);
         Route::post('memory/fit', [TablesController::class, 'fit']);
         Route::post('memory/sum', [TablesController::class, 'sum']);
@@ -61,6 +63,17 @@ final class MemoryRoom extends Room
         Route::post('memory/soak', [TablesController::class, 'soak']);
         Route::post('memory/rows', [TablesController::class, 'rows']);
         Route::post('memory/check', [TablesController::class, 'check']);
+    }
+
+    public function leads(): void
+    {
+        Route::delete('lines/{line}', [TeachController::class, 'away']);
+        Route::post('machines/{machine}/lines', [TeachController::class, 'import']);
+    }
+
+    public function pages(): void
+    {
+        Route::get('machines/{machine}/dialect.json', [TeachController::class, 'export']);
     }
 
     public function bodies(): array

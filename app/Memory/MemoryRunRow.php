@@ -25,6 +25,8 @@ final readonly class MemoryRunRow
         public int $errors,
         #[OA\Property()]
         public string $top,
+        #[OA\Property(description: 'lines of it were not understood: it is not clean')]
+        public bool $not_read,
         #[OA\Property()]
         public ?string $cut,
     ) {

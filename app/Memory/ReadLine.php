@@ -10,6 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class ReadLine
 {
+    /** @param list<string> $words */
     public function __construct(
         #[OA\Property()]
         public int $line,
@@ -17,6 +18,8 @@ final readonly class ReadLine
         public string $text,
         #[OA\Property()]
         public string $says,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'as they are marked when the reader is taught')]
+        public array $words,
     ) {
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Memory;
 
 use Ash\Document\InvalidDocument;
+use Ash\Memory\Dialect;
 use Ash\Memory\ErrorReader;
 use Ash\Memory\FittedMemory;
 use Ash\Memory\Located;
@@ -32,16 +33,21 @@ final class ReadSource
     private ?Radix $better = null;
 
     /** @param list<string>|null $tested bank names; null for all */
-    public function __construct(private readonly FittedMemory $memory, private readonly Pattern $pattern, private readonly Radix $radix, ?array $tested)
-    {
+    public function __construct(
+        private readonly FittedMemory $memory,
+        private readonly Pattern $pattern,
+        private readonly Radix $radix,
+        ?array $tested,
+        Dialect $dialect = new Dialect(),
+    ) {
         $banks = array_map(static fn ($bank): bool => $tested === null || in_array($bank->name, $tested, true), $memory->map->banks);
         $this->locator = new Locator($memory->map, $banks, $pattern);
-        $this->transcript = new Transcript($memory->map, $this->locator, $radix);
+        $this->transcript = new Transcript($memory->map, $this->locator, $radix, $dialect);
     }
 
     public static function of(Source $source): self
     {
-        return new self($source->fitted(), $source->withPattern(), $source->inRadix(), $source->tested);
+        return new self($source->fitted(), $source->withPattern(), $source->inRadix(), $source->tested, $source->dialect());
     }
 
     public function line(string $line): void

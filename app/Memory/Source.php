@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace App\Memory;
 
 use App\Logbook\ClientKeyed;
+use App\Logbook\Job;
 use Ash\Document\Node;
+use Ash\Memory\Dialect;
 use Ash\Memory\FittedMemory;
+use Ash\Memory\LinePattern;
 use Ash\Memory\Pattern;
 use Ash\Memory\SourceForm;
 use Ash\Quantity\Radix;
@@ -36,6 +39,9 @@ final class Source extends ClientKeyed
 {
     protected $table = 'memory_sources';
 
+    /** A line that is being taught, and not kept yet. */
+    public ?LinePattern $trying = null;
+
     /** @return array<string, string> */
     protected function casts(): array
     {
@@ -43,6 +49,14 @@ final class Source extends ClientKeyed
             'kind' => SourceForm::class, 'state' => SourceState::class, 'tested' => 'array', 'kept' => 'boolean', 'result' => SourceReadCast::class,
             'started_at' => 'immutable_datetime', 'updated_at' => 'immutable_datetime', 'heard_at' => 'immutable_datetime',
         ];
+    }
+
+    /** What its tester and its machine have taught the reader. */
+    public function dialect(): Dialect
+    {
+        $machine = Job::query()->whereKey($this->job_id)->value('machine_id');
+
+        return TaughtLine::dialect(is_string($machine) ? $machine : null, $this->port_id, $this->trying);
     }
 
     public function fitted(): FittedMemory

@@ -53,6 +53,8 @@ final readonly class SourceCard
         public int $recognised,
         #[OA\Property()]
         public int $left_over,
+        #[OA\Property(description: 'no error, and lines that nobody understood: it is not clean')]
+        public bool $not_read,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ReadLine::class))]
         public array $shown,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ReadLine::class))]

@@ -12,7 +12,7 @@ final readonly class PaperCard
 {
     public function __construct(
         /** short ones are made while one waits and have no state */
-        #[OA\Property()]
+        #[OA\Property(enum: PaperState::class)]
         public ?PaperState $state,
         #[OA\Property(description: 'lines that are on paper')]
         public int $done,

@@ -172,7 +172,7 @@ final class ListsTest extends TestCase
         $of = static fn (string $kind): LocatedSuspect => new LocatedSuspect(1, SuspectKind::from($kind), 'U1', ['U1', 'U2'], 'A', [0], [], 1, 1, '', '');
         $kinds = [
             'chip' => [true, 2], 'chip_part' => [true, 2], 'several_chips' => [false, 2], 'data_line' => [false, 0], 'address_line' => [false, 0],
-            'bank' => [false, 0], 'everything' => [false, 0],
+            'bank' => [false, 0], 'everything' => [false, 0], 'data_bridge' => [false, 0], 'address_bridge' => [false, 0], 'drive_line' => [false, 0],
         ];
         self::assertCount(count($kinds), SuspectKind::cases());
         foreach ($kinds as $kind => [$one, $marked]) {

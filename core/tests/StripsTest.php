@@ -34,7 +34,7 @@ final class StripsTest extends TestCase
         return Part::read(Node::of((object) ['kind' => 'aluminium', 'marked_f' => 100e-6, 'rated_v' => 16, 'esr_max_ohm' => 1.0]));
     }
 
-    /** @return iterable<string, array{float, float, bool}> farad, tick, beyond: 20 % either way, drawn from nothing to 200 µF */
+    /** @return iterable<string, array{float, float, bool}> farad, tick, beyond: 20 % below and 50 % above, drawn from nothing to 200 µF */
     public static function farads(): iterable
     {
         yield 'nothing' => [0, 0, false];
@@ -47,7 +47,7 @@ final class StripsTest extends TestCase
     public function test_capacitance_is_drawn_from_nothing_to_twice_what_is_marked(float $farad, float $tick, bool $beyond): void
     {
         $strip = CapacitorStrips::capacitance(self::part(), $farad);
-        foreach ([[0.4, $strip->low], [0.6, $strip->high], [0.5, $strip->nominal], [0.01, $strip->guard], [$tick, $strip->tick]] as [$expected, $is]) {
+        foreach ([[0.4, $strip->low], [0.75, $strip->high], [0.5, $strip->nominal], [0.01, $strip->guard], [$tick, $strip->tick]] as [$expected, $is]) {
             self::assertEqualsWithDelta($expected, $is, 1e-9);
         }
         self::assertSame($beyond, $strip->beyond);
@@ -126,8 +126,8 @@ final class StripsTest extends TestCase
             self::assertEqualsWithDelta(0.339 * 0.05 * 0.02, $wire->dropV, 4e-6);
             self::assertNull($wire->traceCapacityA);
         }
-        // 0.2 A wants 0.05 square millimetres at 4 A a square millimetre: AWG 30 just does, and 0.3 A does not.
-        self::assertSame([30, 28], [Wire::inPlaceOf(null, 0.2)->awg, Wire::inPlaceOf(null, 0.3)->awg]);
+        // 0.5 A wants 0.05 square millimetres at 10 A a square millimetre: AWG 30 just does, and 0.52 A does not.
+        self::assertSame([30, 28], [Wire::inPlaceOf(null, 0.5)->awg, Wire::inPlaceOf(null, 0.52)->awg]);
         $trace = new Trace(80, 1, 1);
         self::assertEqualsWithDelta(0.339 * 0.08, Wire::inPlaceOf($trace, null)->ohm, 3e-4);
         // IPC-2221, outer layer, 10 K: I = 0.048 * dT^0.44 * A^0.725, 1 mm of 1 oz is 53.9 square mil.

@@ -188,7 +188,7 @@ final class CapacitorTest extends TestCase
             [['10 pF 10 V', 'E3'], ['100 µF 10 V', 'E3']],
             array_map(static fn (array $it): array => [$it['says'], $it['series']], (array) $ask(['marking' => '10v 100'])->assertOk()->json()),
         );
-        self::assertSame([], $ask(['marking' => '2Z'])->assertOk()->json());
+        self::assertSame([], $ask(['marking' => '2X'])->assertOk()->json());
         self::assertRefused($ask(['marking' => '104', 'kind' => 'glass']), '/kind');
     }
 
@@ -229,7 +229,7 @@ final class CapacitorTest extends TestCase
         self::assertEqualsWithDelta(2 * M_PI * 120 * 0.0031 * 0.2, $data?->tanDelta, 0.003, 'tan delta = 2 pi f C ESR');
         self::assertSame([120.0, 'replace', true], [$data?->frequencyHz, $data?->verdict?->value, $data?->proven]);
         $take(['cap' => 'C4', 'what' => 'leakage'])->assertOk()->assertJsonPath('state', 'reading');
-        self::assertSame('replace', $this->cap($job, 'C4')['verdict'], '4.1 mA where 0.01 C V allows 1.6 mA');
+        self::assertSame('watch', $this->cap($job, 'C4')['verdict'], '4.1 mA where 0.01 C V allows 1.6 mA: reform it first');
         $take(['cap' => 'C3', 'what' => 'leakage', 'in_circuit' => true])->assertOk();
         self::assertSame(['keep', false], [$this->cap($job, 'C3')['verdict'], $this->cap($job, 'C3')['proven']]);
 
@@ -260,7 +260,7 @@ final class CapacitorTest extends TestCase
         $before = $this->getJson("/api/jobs/{$job->id}/capacitors")->json('policies.0');
         $this->add($job, ['kind' => 'part', 'data' => ['designator' => 'C5', 'to' => '1500u 25V']])->assertCreated();
         self::assertSame('1500u 25V', $this->cap($job, 'C5')['replaced']);
-        $after = $this->read($job, 'C5', ['capacitance_f' => 0.00152, 'esr_ohm' => 0.05])->assertCreated();
+        $after = $this->read($job, 'C5', ['capacitance_f' => 0.00152, 'esr_ohm' => 0.03])->assertCreated();
         self::assertSame(
             ['keep', true],
             [$after->json('entry.data.verdict'), $after->json('entry.data.proven')],

@@ -10,6 +10,7 @@ use App\People\Role;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** Leak survey, continuity over the stand-in, and photos. */
 final class LeakTest extends TestCase
@@ -180,7 +181,7 @@ final class LeakTest extends TestCase
         );
         foreach ($cards as $card) {
             $file = $this->as(Role::Viewer)->get(self::text($card['url']))->assertOk()->assertHeader('Content-Type', 'image/jpeg');
-            $path = $file->baseResponse instanceof \Symfony\Component\HttpFoundation\BinaryFileResponse ? $file->baseResponse->getFile()->getPathname() : '';
+            $path = $file->baseResponse instanceof BinaryFileResponse ? $file->baseResponse->getFile()->getPathname() : '';
             $size = getimagesize($path) ?: [0, 0];
             self::assertSame([$card['width'], $card['height']], [$size[0], $size[1]]);
             self::assertArrayNotHasKey('GPS', @exif_read_data($path, as_arrays: true) ?: []);
@@ -247,6 +248,8 @@ final class LeakTest extends TestCase
         $html = (string) $this->as(Role::Viewer)->get("/jobs/{$job->id}/report/sheet")->assertOk()->getContent();
         self::assertStringContainsString('data:image/jpeg;base64,', $html);
         self::assertStringContainsString('the burst part left of the second connector', $html);
-        self::assertStringStartsWith('%PDF', (string) $this->as(Role::Viewer)->get("/jobs/{$job->id}/report.pdf")->assertOk()->getContent());
+        $pdf = $this->as(Role::Viewer)->get("/jobs/{$job->id}/report.pdf")->assertOk()->baseResponse;
+        self::assertInstanceOf(BinaryFileResponse::class, $pdf);
+        self::assertStringStartsWith('%PDF', (string) file_get_contents($pdf->getFile()->getPathname()));
     }
 }

@@ -254,7 +254,7 @@ final class MemoryTest extends TestCase
         $page = fn (): TestResponse => $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertOk();
         $code = static fn (int $place): mixed => $page()->json("sockets.rows.0.places.{$place}.socket.date_code");
         $run = $this->kept($job, self::errors(7));
-        self::assertStringContainsString('Swap U37', self::text($page()->json('run.located.suspects.0.action')));
+        self::assertStringContainsString('Reseat U37', self::text($page()->json('run.located.suspects.0.action')));
         $this->add($job, ['kind' => 'swap', 'data' => ['run' => $run, 'from' => 'U37', 'to' => 'U36']])->assertCreated();
         self::assertSame(['8630', '8213'], [$code(6), $code(7)], 'the younger chip sits in U36 now');
         $moved = $this->kept($job, self::errors(6));
@@ -522,5 +522,62 @@ final class MemoryTest extends TestCase
         $profile['memories'][0]['map']['banks'][1]['start'] = '10';
         $this->putJson("/api/machines/{$machine->id}/profile", $profile)->assertOk();
         self::assertCount(1, $machine->refresh()->readProfile()->section(\Ash\Memory\DescribedMemories::class)->all ?? []);
+    }
+
+    public function test_a_test_that_was_not_understood_is_not_clean_until_somebody_teaches_the_reader(): void
+    {
+        $job = $this->job();
+        $log = "RAM TEST V1\nFEHLER 1 ORT 1A3F SOLL FF IST FB\nFEHLER 2 ORT 0011 SOLL FF IST FB\nFEHLER 3 ORT 0123 SOLL FF IST FB\nEND OF TEST";
+        $source = $this->paste($job, $log)->assertCreated();
+        $id = self::text($source->json('id'));
+        $source->assertJson(['not_read' => true, 'left_over' => 5, 'located' => ['errors' => 0]])->assertJsonPath('left.1.words', ['FEHLER', '1', 'ORT', '1A3F', 'SOLL', 'FF', 'IST', 'FB']);
+        $kept = $this->keep($job, $id)->assertCreated();
+        self::assertStringContainsString('not read: 5 lines were not understood', self::text($kept->json('entry.says')));
+        $page = fn (): TestResponse => $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertOk();
+        $page()->assertJsonPath('runs.0.not_read', true);
+        self::assertStringContainsString('teach the reader', (string) json_encode($this->getJson("/api/jobs/{$job->id}")->json('sheet')));
+        $report = html_entity_decode(strip_tags((string) $this->get("/jobs/{$job->id}/report/sheet")->getContent()));
+        self::assertStringContainsString('not read', $report);
+        self::assertStringNotContainsString('no error', $report);
+
+        $id = self::text($this->paste($job, $log)->json('id'));
+        $teach = fn (array $body): TestResponse => $this->as(Role::Technician)->postJson("/api/memory-sources/{$id}/lines", $body);
+        $chip = ['line' => 'FEHLER 1 ORT 1A3F SOLL FF IST FB', 'sort' => 'error', 'marks' => [
+            ['word' => 3, 'role' => 'address'], ['word' => 5, 'role' => 'expected'], ['word' => 7, 'role' => 'actual'],
+        ]];
+        self::assertRefused($teach(['line' => 'FAULT', 'sort' => 'error', 'marks' => [['word' => 0, 'role' => 'chip']]]), '/line');
+        $tried = $teach($chip)->assertOk()->assertJson(['pattern' => 'fehler [any number] ort [the address] soll [what was written] ist [what was read]', 'lines' => 3, 'source' => ['left_over' => 2]]);
+        self::assertStringContainsString('3 errors instead of 0', self::text($tried->json('says')));
+        $this->getJson("/api/memory-sources/{$id}")->assertJsonPath('left_over', 5);
+        self::assertRefused($teach([...$chip, 'id' => self::ulid(), 'tester' => true]), '/tester');
+        $kept = self::ulid();
+        $teach([...$chip, 'id' => $kept])->assertCreated();
+        $teach([...$chip, 'id' => $kept])->assertOk();
+        $teach(['line' => 'END OF TEST', 'sort' => 'chatter', 'id' => $kept])->assertStatus(409);
+        foreach (['RAM TEST V1', 'END OF TEST'] as $line) {
+            $teach(['line' => $line, 'sort' => 'chatter', 'id' => self::ulid()])->assertCreated();
+        }
+        $this->getJson("/api/memory-sources/{$id}")->assertJson(['not_read' => false, 'left_over' => 0])->assertJsonPath('located.suspects.0.called', 'chip U32');
+
+        // From then on this machine's dialect is known, also on another job; it goes out, comes in elsewhere, and a lead puts it away.
+        $other = $this->paste($this->job(), "RAM TEST V7\nFEHLER 1 ORT 0007 SOLL 00 IST 08")->assertCreated();
+        $other->assertJson(['left_over' => 0, 'located' => ['errors' => 1]]);
+        $document = $this->as(Role::Viewer)->get("/machines/{$job->machine_id}/dialect.json")->assertOk()->json();
+        $elsewhere = self::machine('curlew-16')->id;
+        $this->as(Role::Lead)->postJson("/api/machines/{$elsewhere}/lines", (array) $document)->assertOk()->assertJson(['taken' => 3]);
+        $this->postJson("/api/machines/{$elsewhere}/lines", (array) $document)->assertOk()->assertJson(['taken' => 0]);
+        self::assertRefused($this->postJson("/api/machines/{$elsewhere}/lines", ['format' => 'ash-bench/dialect/1', 'lines' => [
+            ['example' => '1 2', 'pattern' => ['sort' => 'chatter', 'tokens' => [['word' => null, 'role' => null]]]],
+        ]]), '/lines/0/pattern');
+        self::assertCount(6, (array) $this->getJson('/api/lines')->assertOk()->json());
+        $this->deleteJson("/api/lines/{$kept}")->assertNoContent();
+        $this->paste($this->job(), "RAM TEST V7\nFEHLER 1 ORT 0007 SOLL 00 IST 08")->assertCreated()->assertJsonPath('left_over', 1);
+    }
+
+    public function test_what_was_not_understood_proves_nothing_in_a_soak(): void
+    {
+        $job = $this->job();
+        $source = self::text($this->paste($job, "pass 1 ok\npass 2 ok\nMEMORY ERROR")->assertCreated()->json('id'));
+        self::assertRefused($this->add($job, ['kind' => 'soak', 'data' => ['source' => $source]]), '/data/source');
     }
 }

@@ -63,6 +63,10 @@ final class RoutesTest extends TestCase
             'room' => 'rails',
             'secret' => str_repeat('0', 40),
             'photo' => $photo,
+            'line' => \App\Memory\TaughtLine::query()->create([
+                'id' => self::ulid(), 'machine_id' => $job->machine_id, 'pattern' => '{"sort":"end","tokens":[{"word":"end"}]}', 'example' => 'end',
+                'author' => 'Test', 'created_at' => now(), 'active' => true,
+            ])->id,
         ];
         $found = [];
         foreach (Routes::getRoutes()->getRoutes() as $route) {

@@ -156,6 +156,13 @@ final class Locator
         return $this->odd[$bits] ??= substr_count(decbin($bits), '1') % 2 === 1;
     }
 
+    /** An error of which the test does not say where. */
+    public function nowhere(): void
+    {
+        ++$this->errors;
+        ++$this->unmapped;
+    }
+
     /** @param list<int> $bits of a bank that a test names without an address */
     public function named(int $bank, array $bits): void
     {

@@ -196,14 +196,17 @@ final readonly class MemoryRoom extends Room
     }
 
     private const LOCATE_FIELDS = <<<'TEXT'
-        map          radix? (16); word_bits; technology? dram|sram|core; banks[] name, start, words, chips[] {ref, bits[]}, parity? {ref},
+        map          radix? (16); word_bits; technology? dram|sram|core; mounting? socketed|soldered (socketed);
+                     banks[] name, start, words, chips[] {ref, bits[], alias?}, parity? {ref, alias?},
                      select? {mask, value}, row_bits?, column_bits?; start, mask and value are strings in the radix
         map          at most 1024 banks, 65 536 chips, words of 63 bits
         errors[]     at most 100 000 (a CSV has no bound): {address, expected, actual} | {address, xor} | {address, kind: "parity"} | {bank, bit} | {ref};
                      or --errors FILE.csv
         tested[]?    bank names (all); pattern? fold|mix|none
-        gives        suspects[] rank, kind chip|chip_part|data_line|bank|address_line|everything|several_chips, ref, refs[], bank, bits[],
-                     address_bits[], explains, probability, text, action, against; matrix[] bank, bit, errors; errors, unmapped, unexplained, reasons[]
+        gives        suspects[] rank, kind chip|chip_part|data_line|data_bridge|bank|address_line|address_bridge|drive_line|everything|
+                     several_chips, ref, refs[], bank, bits[],
+                     address_bits[], explains, probability, text, action, against; matrix[] bank, bit, errors; errors, unmapped, unexplained,
+                     few, reasons[]
         TEXT;
     private const LOCATE_EXAMPLE = <<<'JSON'
         {"map": {"word_bits": 4, "banks": [{"name": "0", "start": "0", "words": 16384,

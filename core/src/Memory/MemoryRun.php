@@ -89,6 +89,12 @@ final readonly class MemoryRun implements EntryData, UnderCondition
         return $this->condition->words();
     }
 
+    /** A test of which a line was not understood is no clean test. */
+    public function notRead(): bool
+    {
+        return $this->errors === 0 && $this->leftOver > 0;
+    }
+
     public function top(): ?LocatedSuspect
     {
         return $this->suspects[0] ?? null;
@@ -99,6 +105,7 @@ final readonly class MemoryRun implements EntryData, UnderCondition
         $top = $this->top();
         $pattern = $this->pattern === Pattern::None ? '' : ", {$this->pattern->value} pattern";
         $found = match (true) {
+            $this->notRead() => "not read: {$this->leftOver} ".($this->leftOver === 1 ? 'line was' : 'lines were').' not understood.',
             $this->errors === 0 => 'no error.',
             $top === null => "{$this->counted()}. None of them falls on the map.",
             default => "{$this->counted()}. {$top->text} ".Notation::plain($top->probability * 100, 3).' %.',

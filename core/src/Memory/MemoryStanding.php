@@ -15,6 +15,8 @@ final readonly class MemoryStanding implements Fact
         public ?string $next = null,
         public ?string $soak = null,
         public ?float $probability = null,
+        /** the last test that is kept was clean and understood; null while there is none, or something was done since */
+        public ?bool $passed = null,
     ) {
     }
 
@@ -31,23 +33,37 @@ final readonly class MemoryStanding implements Fact
         if ($done !== null) {
             return new self(why: $done->why(), next: "Repeat the memory test of {$run->name}.", soak: $soak);
         }
+        if ($run->notRead()) {
+            $lines = $run->leftOver === 1 ? 'a line was' : "{$run->leftOver} lines were";
+
+            return new self(
+                why: "{$lines} not understood: that is no clean test",
+                next: "Read the memory test of {$run->name} again: teach the reader the lines that it left over.",
+                soak: $soak,
+                passed: false,
+            );
+        }
         $top = $run->top();
-        if ($run->errors === 0 || $top === null) {
-            return new self(soak: $soak);
+        if ($run->errors === 0) {
+            return new self(soak: $soak, passed: true);
+        }
+        if ($top === null) {
+            return new self(soak: $soak, passed: false);
         }
         $text = "{$run->name}: {$top->called}";
         $why = implode('; ', $run->reasons);
 
         return match (true) {
-            $run->swap === null => new self($text, $why, $top->action, $soak, $top->probability),
+            $run->swap === null => new self($text, $why, $top->action, $soak, $top->probability, false),
             $run->swap->verdict === SwapVerdict::Confirmed => new self(
                 "{$run->name}: the chip that was moved to {$top->ref}",
                 $run->swap->text,
                 "Replace the chip that sits in {$top->ref} now, then repeat the memory test of {$run->name}.",
                 $soak,
                 $top->probability,
+                false,
             ),
-            default => new self($text, "{$run->swap->text} {$why}", $run->swap->text, $soak, $top->probability),
+            default => new self($text, "{$run->swap->text} {$why}", $run->swap->text, $soak, $top->probability, false),
         };
     }
 }

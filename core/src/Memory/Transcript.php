@@ -8,13 +8,17 @@ use Ash\Quantity\Radix;
 
 /**
  * A memory test's console text, line by line into the locator: addresses and words are recognised by their shape, in the radix that
- * is set unless a number carries a mark of another (0x, $, h; 0o). What is not recognised is counted and kept with the reason.
+ * is set unless a number carries a mark of another (0x, $, h; 0o); lines of a tester's own dialect as they were taught. What is not
+ * recognised is counted and kept with the reason, what speaks of trouble first: a test of which a line was not understood is not read.
  */
 final class Transcript
 {
     /** Lines that are kept for the screen, of each sort. */
     private const SHOWN = 60;
     private const LONGEST = 400;
+
+    /** Words that speak of trouble. */
+    private const TROUBLE = '/\b(bad|fail\w*|errors?|err|parity|stop\w*|fault\w*|wrong|defect\w*|mismatch\w*)\b/i';
 
     /** Words before a number that say what it is; others leave it to its place in the line. */
     private const LABELS = [
@@ -27,27 +31,36 @@ final class Transcript
         'other' => ['pass', 'passes', 'line', 'count', 'time', 't', 'no', '#', 'errors', 'error', 'seconds', 'step', 'loop', 'cycle', 'test'],
     ];
 
+    /** Words before a chip's name, which may look like a number (D10). */
+    private const CHIP = ['chip', 'ic', 'socket', 'device'];
+
     /** Words of letters A to F that are words and not numbers. */
     private const NO_NUMBERS = ['BAD', 'ADD', 'FED', 'ADDED', 'DEAD', 'FACE'];
 
     public int $lines = 0;
     public int $recognised = 0;
     public int $leftOver = 0;
+    public int $chatter = 0;
     public int $passes = 0;
     public int $failedPasses = 0;
 
     /** @var list<array{line: int, text: string, says: string}> the first that were recognised */
     public array $shown = [];
 
-    /** @var list<array{line: int, text: string, says: string}> the first that were left, with the reason */
+    /** @var list<array{line: int, text: string, says: string}> the first that were left, with the reason, those that speak of trouble before the others */
     public array $left = [];
+    private int $troubles = 0;
 
     private int $errorsInPass = 0;
 
     private readonly RadixGuess $guess;
 
-    public function __construct(private readonly Map $map, private readonly Locator $locator, private readonly Radix $radix)
-    {
+    public function __construct(
+        private readonly Map $map,
+        private readonly Locator $locator,
+        private readonly Radix $radix,
+        private readonly Dialect $dialect = new Dialect(),
+    ) {
         $this->guess = new RadixGuess($map, $radix);
     }
 
@@ -58,15 +71,113 @@ final class Transcript
         if ($text === '') {
             return;
         }
-        $says = strlen($text) > self::LONGEST ? null : $this->pass($text) ?? $this->error($text);
+        $says = strlen($text) > self::LONGEST ? null : $this->taught($text) ?? $this->pass($text) ?? $this->error($text);
+        if ($says === '') {
+            ++$this->chatter;
+
+            return;
+        }
         $row = ['line' => $this->lines, 'text' => mb_substr(mb_scrub($text), 0, 200), 'says' => ltrim($says ?? 'no address and words in it', '!')];
         if ($says !== null && $says[0] !== '!') {
             ++$this->recognised;
             count($this->shown) < self::SHOWN && $this->shown[] = $row;
         } else {
             ++$this->leftOver;
-            count($this->left) < self::SHOWN && $this->left[] = $row;
+            $this->leave($row);
         }
+    }
+
+    /** @param array{line: int, text: string, says: string} $row */
+    private function leave(array $row): void
+    {
+        if (preg_match(self::TROUBLE, $row['text']) === 1) {
+            $this->troubles < self::SHOWN && array_splice($this->left, $this->troubles++, 0, [$row]);
+            array_splice($this->left, self::SHOWN);
+        } elseif (count($this->left) < self::SHOWN) {
+            $this->left[] = $row;
+        }
+    }
+
+    /** @return string|null what a line of the tester's dialect says; '' for chatter; with "!" before it why it is left over; null when none fits */
+    private function taught(string $text): ?string
+    {
+        $read = $this->dialect->read($text);
+        if ($read === null) {
+            return null;
+        }
+        [$pattern, $roles] = $read;
+
+        return match ($pattern->sort) {
+            LineSort::Chatter => '',
+            LineSort::End => 'the test ends',
+            LineSort::Pass => $this->ended((int) ($roles['errors'] ?? 0) > 0),
+            LineSort::Error => $this->taughtError($roles),
+        };
+    }
+
+    /** @param array<string, string> $roles */
+    private function taughtError(array $roles): string
+    {
+        if (isset($roles['chip'])) {
+            $found = $this->map->byRef["\0{$roles['chip']}"] ?? $this->map->byRef["\0".strtoupper($roles['chip'])] ?? null;
+            if ($found === null) {
+                return "!there is no chip \"{$roles['chip']}\" in the map";
+            }
+            $this->took(null);
+            $this->locator->named($found[0], $this->map->banks[$found[0]]->chips[$found[1]]->bits);
+
+            return "chip {$roles['chip']}";
+        }
+        if (isset($roles['bank'], $roles['bit'])) {
+            return $this->bankBit($roles['bank'], $roles['bit']);
+        }
+        if (isset($roles['bank'])) {
+            $bank = $this->map->byName["\0{$roles['bank']}"] ?? null;
+            if ($bank === null) {
+                return "!there is no bank \"{$roles['bank']}\"";
+            }
+            $this->took(null);
+            $this->locator->named($bank, array_merge(...array_map(static fn (Chip $it): array => $it->bits, $this->map->banks[$bank]->chips)));
+
+            return "bank {$roles['bank']} as a whole";
+        }
+        foreach (['address', 'expected', 'actual'] as $role) {
+            if (isset($roles[$role]) && !$this->isFigure($roles[$role])) {
+                return "!\"{$roles[$role]}\" is no number in radix {$this->radix->value}";
+            }
+        }
+        if (isset($roles['expected'])) {
+            return $this->data($this->number($roles['address'] ?? '0'), $roles + ['xor' => null]);
+        }
+        if (isset($roles['address'])) {
+            $address = $this->number($roles['address']);
+            $this->took($roles['address']);
+            $this->locator->parity($address);
+
+            return "a wrong word at {$this->map->radix->format($address)}, which bit it does not say";
+        }
+        $this->took(null);
+        $this->locator->nowhere();
+
+        return 'an error, where it does not say';
+    }
+
+    private function isFigure(string $token): bool
+    {
+        return self::marked($token)
+            ? (preg_match('/^0o/i', $token) === 1 ? Radix::Octal : Radix::Hexadecimal)->parse($token) !== null
+            : $this->radix->parse($token) !== null;
+    }
+
+    /** A pass has ended: with errors when the line says so or when some came since the pass before. */
+    private function ended(bool $failed): string
+    {
+        $failed = $failed || $this->errorsInPass > 0;
+        ++$this->passes;
+        $this->failedPasses += $failed ? 1 : 0;
+        $this->errorsInPass = 0;
+
+        return $failed ? 'a pass with errors ends' : 'a clean pass ends';
     }
 
     public function betterRadix(): ?Radix
@@ -74,7 +185,6 @@ final class Transcript
         return $this->guess->better();
     }
 
-    /** A pass that has ended: with errors when the line says so or when some came since the pass before. */
     private function pass(string $text): ?string
     {
         if (preg_match('/\bpass(es)?\b/i', $text) !== 1) {
@@ -87,12 +197,8 @@ final class Transcript
             return null;
         }
         $count = preg_match('/\berrors?\s*[:=]?\s*(\d+)|(\d+)\s+errors?\b/i', $text, $m) === 1 ? (int) (end($m)) : null;
-        $failed = $this->errorsInPass > 0 || ($count ?? 0) > 0 || ($count === null && preg_match('/\bfail(ed)?\b/i', $text) === 1);
-        ++$this->passes;
-        $this->failedPasses += $failed ? 1 : 0;
-        $this->errorsInPass = 0;
 
-        return $failed ? 'a pass with errors ends' : 'a clean pass ends';
+        return $this->ended(($count ?? 0) > 0 || ($count === null && preg_match('/\bfail(ed)?\b/i', $text) === 1));
     }
 
     /** @return string|null what it says; with "!" before it why it is left over; null when nothing in it has the shape */
@@ -208,10 +314,12 @@ final class Transcript
         $bare = [];
         $label = null;
         $text = preg_replace('/\b\d{1,2}:\d\d(:\d\d([.,]\d+)?)?\b|\b\d{4}-\d\d-\d\d\b/', ' ', $text) ?? '';
+        $before = '';
         foreach (preg_split('/[\s,;()\[\]|<>]+/', preg_replace('/([:=@#])/', ' $1 ', $text) ?? '', -1, PREG_SPLIT_NO_EMPTY) ?: [] as $token) {
             if ($token === ':' || $token === '=') {
                 continue;
             }
+            [$before, $now] = [$now ?? '', strtolower($token)];
             $role = self::role($token);
             $numeric = $this->isNumber($token);
             if (($label === 'bank' || $label === 'bit') && $role === null) {
@@ -219,7 +327,7 @@ final class Transcript
                 $label = null;
             } elseif ($role !== null && !$numeric) {
                 $label = $role;
-            } elseif (isset($this->map->byRef["\0{$token}"]) && !$numeric) {
+            } elseif (isset($this->map->byRef["\0{$token}"]) && (!$numeric || in_array($before, self::CHIP, true))) {
                 $found['chip'] ??= $token;
             } elseif (strcasecmp($token, 'parity') === 0) {
                 $found['parity'] = $token;

@@ -105,13 +105,13 @@ final class CorrosionTest extends TestCase
     {
         $room = new CorrosionRoom();
         self::assertSame(30, self::put($room, 'wire', ['amps' => 0.1, 'length_mm' => 100])['awg']);
-        // 0.2 A is 3.93 A/mm2 in AWG 30 and 0.21 A is 4.12: the next one.
+        // 0.5 A is 9.82 A/mm2 in AWG 30 and 0.52 A is 10.2: the next one.
         self::assertSame(
             [30, 28],
-            [self::put($room, 'wire', ['amps' => 0.2, 'length_mm' => 10])['awg'], self::put($room, 'wire', ['amps' => 0.21, 'length_mm' => 10])['awg']],
+            [self::put($room, 'wire', ['amps' => 0.5, 'length_mm' => 10])['awg'], self::put($room, 'wire', ['amps' => 0.52, 'length_mm' => 10])['awg']],
         );
         self::assertSame(24, self::put($room, 'wire', ['amps' => 0.1, 'length_mm' => 5000])['awg'], '0.421 ohm: 42 mV');
-        $none = self::put($room, 'wire', ['amps' => 5, 'length_mm' => 100]);
+        $none = self::put($room, 'wire', ['amps' => 10, 'length_mm' => 100]);
         self::assertSame([null, null, null], [$none['awg'], $none['ohm'], $none['drop_v']]);
         self::assertNull($none['trace_capacity_a']);
         self::assertEqualsWithDelta(

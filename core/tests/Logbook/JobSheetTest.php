@@ -130,7 +130,7 @@ final class JobSheetTest extends TestCase
         yield 'something changed since' => [self::facts($good, changed: true), 'Repeat the rail run', 'rails'];
         yield 'a cause' => [self::facts([['-5', -5.0, 'none'], ['+5', 5.0, 'none'], ['+5', 4.6, 'working']]), 'Find what gives way on +5', 'rails'];
         yield 'not under load yet' => [self::facts([['-5', -5.0, 'none'], ['+5', 5.0, 'none']]), 'Measure +5 under load', 'rails'];
-        yield 'weak without a cause' => [self::facts([['-5', -5.0, 'none'], ['+5', 4.6, 'working']]), 'Hold the board: +5 is out', 'rails'];
+        yield 'weak without a cause' => [self::facts([['-5', -5.0, 'none'], ['+5', 4.6, 'working']]), 'Measure +5 without the board', 'rails'];
         yield 'a hazard before the end' => [self::facts($good, hazards: ['bridged switch'], stage: Stage::Rebuild), 'Undo: bridged switch', 'line'];
         yield 'by stage' => [self::facts($good), 'Cold checks', 'line'];
         yield 'ended' => [self::facts(symptom: null, outcome: Outcome::Fixed), 'Nothing: fixed', null];

@@ -517,6 +517,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listLines"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lines/{line}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["putLineAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/logbook/line": {
         parameters: {
             query?: never;
@@ -565,6 +597,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/machines/{machine}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["importLines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/machines/{machine}/profile": {
         parameters: {
             query?: never;
@@ -607,6 +655,22 @@ export interface paths {
         get: operations["showMemorySource"];
         put: operations["readMemorySourceAgain"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/memory-sources/{source}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["teachLine"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1190,7 +1254,7 @@ export interface components {
             in_circuit: boolean;
             key: string;
             /** @enum {string|null} */
-            kind: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression" | null;
+            kind: "aluminium" | "bipolar" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression" | null;
             known: boolean;
             limits: string;
             looks: string[];
@@ -1232,7 +1296,7 @@ export interface components {
         /** @description A likely cause. */
         CauseCard: {
             /** @enum {string} */
-            code: "reversed" | "shorted_rail" | "over_voltage" | "bias_missing" | "all_absent" | "all_scaled" | "low_with_ripple" | "sags_under_load" | "open_path" | "drop_in_path" | "ripple_high";
+            code: "reversed" | "shorted_rail" | "over_voltage" | "bias_missing" | "exchanged" | "standby_only" | "all_absent" | "dead_output" | "unsteady" | "all_scaled" | "several_weak" | "low_with_ripple" | "sags_under_load" | "open_path" | "drop_in_path" | "weak_output" | "ripple_high" | "low_resistance";
             evidence: string[];
             rails: string[];
             text: string;
@@ -1358,7 +1422,7 @@ export interface components {
             esr_ohm?: number;
             height_mm?: number;
             /** @enum {string} */
-            kind?: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression";
+            kind?: "aluminium" | "bipolar" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression";
             leakage_max_a?: number;
             /** @description F, or as it is typed: 4.98, 4,98, 47m, 4k7 */
             marked_f?: number | string;
@@ -1399,6 +1463,7 @@ export interface components {
             leakage_a?: number | string;
             /** @description ULID */
             meter?: string | null;
+            reformed?: boolean;
             sure?: boolean;
             tan_delta?: number;
             visual?: ("bulged" | "vented" | "leaking" | "burst" | "cracked" | "corroded_leads" | "discoloured" | "missing")[];
@@ -1416,9 +1481,11 @@ export interface components {
             checked_at: string;
             /** Format: date-time */
             clock_read: string;
+            clock_resolution_s?: number;
             power_off_h: number;
             /** @description ULID */
             test: string;
+            year_kept?: boolean;
         };
         /** @description of an entry "continuity", as it is handed in */
         DataContinuity: {
@@ -1441,7 +1508,7 @@ export interface components {
             /** @enum {string} */
             band?: "tight" | "wide";
             /** @enum {string} */
-            capacitors?: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression";
+            capacitors?: "aluminium" | "bipolar" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression";
             /** @enum {string} */
             policy?: "replace_bad" | "replace_kind";
             rail?: string;
@@ -1629,7 +1696,7 @@ export interface components {
         DataWithdrawn: Record<string, never>;
         DecodeBody: {
             /** @enum {string|null} */
-            kind?: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression" | null;
+            kind?: "aluminium" | "bipolar" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression" | null;
             marking: string;
         };
         /** @description What a marking may mean. */
@@ -1880,6 +1947,20 @@ export interface components {
             minutes: number;
             says: string;
         };
+        /** @description What a word of a line may be marked as, and the key for it. */
+        LineRoleCard: {
+            key: string;
+            /** @enum {string} */
+            value: "address" | "expected" | "actual" | "chip" | "bank" | "bit" | "errors";
+            words: string;
+        };
+        /** @description What a line can be, and what may be marked in it. */
+        LineSortCard: {
+            roles: components["schemas"]["LineRoleCard"][];
+            /** @enum {string} */
+            value: "error" | "pass" | "end" | "chatter";
+            words: string;
+        };
         LinkBody: {
             days: number;
             /** @description ULID */
@@ -2000,6 +2081,8 @@ export interface components {
             cautions: string[];
             comparison: components["schemas"]["ComparisonCard"] | null;
             job: components["schemas"]["JobCard"];
+            /** @description what a line can be taught to be */
+            line_sorts: components["schemas"]["LineSortCard"][];
             listening: components["schemas"]["SourceCard"] | null;
             map: string | null;
             maps: components["schemas"]["MemoryMapCard"][];
@@ -2044,6 +2127,8 @@ export interface components {
             cut: string | null;
             errors: number;
             id: string;
+            /** @description lines of it were not understood: it is not clean */
+            not_read: boolean;
             pattern: string;
             top: string;
         };
@@ -2054,7 +2139,7 @@ export interface components {
             called: string;
             explains: string;
             /** @enum {string} */
-            kind: "chip" | "chip_part" | "several_chips" | "data_line" | "address_line" | "bank" | "everything";
+            kind: "chip" | "chip_part" | "several_chips" | "data_line" | "data_bridge" | "address_line" | "address_bridge" | "drive_line" | "bank" | "everything";
             kind_words: string;
             percent: string;
             /** Format: float */
@@ -2205,8 +2290,11 @@ export interface components {
             /** @description lines that are on paper */
             done: number;
             says: string;
-            /** @description short ones are made while one waits and have no state */
-            state: string | null;
+            /**
+             * @description short ones are made while one waits and have no state
+             * @enum {string|null}
+             */
+            state: "waiting" | "making" | "there" | "failed" | null;
             total: number;
         };
         /** @description Where along a rail the voltage is lost. */
@@ -2334,7 +2422,7 @@ export interface components {
             count: number;
             expected: string;
             /** @enum {string} */
-            kind: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression";
+            kind: "aluminium" | "bipolar" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression";
             prior: string;
             reasons: string[];
             tested: number;
@@ -2388,6 +2476,8 @@ export interface components {
             line: number;
             says: string;
             text: string;
+            /** @description as they are marked when the reader is taught */
+            words: string[];
         };
         ReservationBody: {
             /** @description ULID */
@@ -2490,7 +2580,7 @@ export interface components {
             /** @description ULID */
             id?: string | null;
             /** @enum {string|null} */
-            kind?: "aluminium" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression" | null;
+            kind?: "aluminium" | "bipolar" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression" | null;
             low_at?: number | null;
             /** @description F, or as it is typed: 4.98, 4,98, 47m, 4k7 */
             marked_f?: number | string;
@@ -2689,6 +2779,8 @@ export interface components {
             lines: number;
             located: components["schemas"]["LocatedCard"];
             map: string;
+            /** @description no error, and lines that nobody understood: it is not clean */
+            not_read: boolean;
             passes: number;
             /** @enum {string} */
             pattern: "fold" | "mix" | "none";
@@ -2915,6 +3007,41 @@ export interface components {
             /** @enum {string} */
             state: "reading" | "overload" | "timeout" | "unreachable" | "dropped" | "wrong_answer" | "busy" | "device_error";
             words: string;
+        };
+        /** @description What a pattern is, and what it makes of the text it was taught from. */
+        TaughtCard: {
+            fits: string[];
+            lines: number;
+            /** @description in words */
+            pattern: string;
+            says: string;
+            source: components["schemas"]["SourceCard"];
+        };
+        /** @description A line that the reader was taught. */
+        TaughtLineCard: {
+            active: boolean;
+            author: string;
+            example: string;
+            id: string;
+            /** @description of which tester or machine */
+            of: string;
+            /** @description in words */
+            pattern: string;
+            /** @enum {string} */
+            sort: "error" | "pass" | "end" | "chatter";
+        };
+        TeachBody: {
+            /** @description ULID */
+            id?: string;
+            line: string;
+            marks?: {
+                /** @enum {string} */
+                role: "address" | "expected" | "actual" | "chip" | "bank" | "bit" | "errors";
+                word: number;
+            }[];
+            /** @enum {string} */
+            sort: "error" | "pass" | "end" | "chatter";
+            tester?: boolean;
         };
         TestTimeBody: {
             cycle_s: number;
@@ -4011,6 +4138,46 @@ export interface operations {
             };
         };
     };
+    listLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what the reader was taught */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaughtLineCard"][];
+                };
+            };
+        };
+    };
+    putLineAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                line: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description no longer used */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     previewLine: {
         parameters: {
             query?: never;
@@ -4115,6 +4282,34 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MachinePage"];
+                };
+            };
+        };
+    };
+    importLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["AnyDocument"];
+            };
+        };
+        responses: {
+            /** @description the lines are known now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        taken: number;
+                    };
                 };
             };
         };
@@ -4238,6 +4433,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    teachLine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                source: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["TeachBody"];
+            };
+        };
+        responses: {
+            /** @description what it makes of the text; nothing is kept without an id */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaughtCard"];
+                };
+            };
+            /** @description kept, and the text is read with it */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaughtCard"];
                 };
             };
         };

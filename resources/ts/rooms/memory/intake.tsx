@@ -190,6 +190,7 @@ export function Intake({
                         <SourceReport
                             source={source}
                             may
+                            sorts={page.line_sorts}
                             onChange={(next) => {
                                 setRadix(String(next.radix));
                                 onSource(next.id, next);

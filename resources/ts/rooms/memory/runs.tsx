@@ -40,7 +40,7 @@ export function Runs({
                                 {run.condition}
                                 {run.cut !== null && <span className="block text-sm font-bold text-close">not whole: {run.cut}</span>}
                             </td>
-                            <td className="figure-number">{run.errors}</td>
+                            <td className="figure-number">{run.not_read ? 'not read' : run.errors}</td>
                             <td>{run.top}</td>
                             <td>
                                 <input

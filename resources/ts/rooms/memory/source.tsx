@@ -1,9 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { api, data, type Schemas } from '../../api/client';
 import { sound } from '../../bench/tones';
 import { type Place } from '../../bench/verdict';
 import { Button, Notice } from '../../ui/controls';
+import { Teach } from './teach';
 
 /** How often the screen looks at a capture: four times a second, whatever the tester's pace. */
 const LOOK_MS = 250;
@@ -41,12 +42,21 @@ export function SourceReport({
     source,
     onChange,
     may,
+    sorts = [],
 }: {
     source: Schemas['SourceCard'];
     onChange: (next: Schemas['SourceCard']) => void;
     may: boolean;
+    sorts?: Schemas['LineSortCard'][];
 }) {
     const client = useQueryClient();
+    const [teaching, setTeaching] = useState<number | null>(null);
+    const line = source.left.find((it) => it.line === teaching);
+    const taught = (next: Schemas['SourceCard']) => {
+        client.setQueryData(['memory-source', source.id], next);
+        setTeaching(null);
+        onChange(next);
+    };
     const again = (radix: Schemas['MemoryMapCard']['radix']) =>
         void data(api.PUT('/memory-sources/{source}', { params: { path: { source: source.id } }, body: { radix } })).then((next) => {
             client.setQueryData(['memory-source', source.id], next);
@@ -68,6 +78,11 @@ export function SourceReport({
                     )}
                 </Notice>
             )}
+            {source.not_read && (
+                <Notice tone="care" live>
+                    Not read: {source.left_over} lines were not understood, so this is no clean test. Teach the reader what they say.
+                </Notice>
+            )}
             {source.located.unmapped > 0 && (
                 <Notice tone="care">
                     {source.located.unmapped} errors lie in no bank that was tested. They are counted, and put nowhere.
@@ -85,14 +100,17 @@ export function SourceReport({
             {(source.shown.length > 0 || source.left.length > 0) && !source.active && (
                 <div className="grid gap-3 sm:grid-cols-2">
                     <Lines title="Recognised" rows={source.shown} />
-                    <Lines title="Left over" rows={source.left} />
+                    <Lines title="Left over" rows={source.left} {...(may && sorts.length > 0 ? { onTeach: setTeaching } : {})} />
                 </div>
+            )}
+            {line !== undefined && !source.active && (
+                <Teach key={line.line} source={source} line={line} sorts={sorts} onTaught={taught} onLeave={() => setTeaching(null)} />
             )}
         </div>
     );
 }
 
-function Lines({ title, rows }: { title: string; rows: Schemas['ReadLine'][] }) {
+function Lines({ title, rows, onTeach }: { title: string; rows: Schemas['ReadLine'][]; onTeach?: (line: number) => void }) {
     if (rows.length === 0) return null;
     return (
         <section aria-label={title}>
@@ -104,6 +122,11 @@ function Lines({ title, rows }: { title: string; rows: Schemas['ReadLine'][] }) 
                         <span className="block text-soft">
                             line {row.line}: {row.says}
                         </span>
+                        {onTeach !== undefined && (
+                            <Button onClick={() => onTeach(row.line)} aria-label={`Teach line ${row.line}`}>
+                                Teach it
+                            </Button>
+                        )}
                     </li>
                 ))}
             </ol>
