@@ -12,18 +12,26 @@ use App\Logbook\Taking;
 use Ash\Capacitors\BoardCapacitor;
 use Ash\Capacitors\CapacitorFound;
 use Ash\Capacitors\CapacitorRead;
+use Ash\Capacitors\PartsCondemned;
+use Ash\Capacitors\PartVerdict;
 use Ash\Capacitors\Rework;
+use Ash\Facts\Facts;
 use Ash\Facts\PartWanted;
 use Ash\Logbook\Entries\Decision;
 use Ash\Logbook\Entries\PartReplaced;
 use Ash\Logbook\Entries\WaitingFor;
 use Ash\Logbook\EntryData;
+use Ash\Logbook\Profile;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 
 /** What capacitors bring on this floor. */
 final class CapacitorsRoom extends Room
 {
+    /** Condemned parts that are looked at to say what is in the way. */
+    private const NAMED = 100;
+
     /** Open jobs that are asked what they want. */
     private const ASKED = 200;
 
@@ -108,5 +116,14 @@ final class CapacitorsRoom extends Room
             $where = $data->rail === null ? '' : ", on {$data->rail}";
             OpenItem::begin($entry, WaitingFor::KIND, "an answer, which capacitor it is: {$it->key}{$where}, {$it->words()}", $data->asked);
         }
+    }
+
+    public function facts(Job $job, Profile $profile, Facts $known): array
+    {
+        $parts = DB::table('capacitor_tests')->where('board_id', $job->board_id)->where('current', true)->where('verdict', PartVerdict::Replace->value)
+            ->where('replaced', false)->orderBy('cap_key')->limit(self::NAMED)->pluck('cap_key')->all();
+        $parts = array_values(array_filter($parts, is_string(...)));
+
+        return $parts === [] ? [] : [new PartsCondemned($parts)];
     }
 }

@@ -16,6 +16,7 @@ use Ash\Logbook\EntryData;
 use Ash\Logbook\EntryDraft;
 use Ash\Logbook\LogbookRoom as Core;
 use Ash\Logbook\Profile;
+use Ash\Logbook\Unproven;
 use Carbon\CarbonImmutable;
 
 /**
@@ -132,7 +133,16 @@ final readonly class Append
     {
         // A hazard stays on the board's record until it is undone, also when another job left it there.
         $hazards = OpenItem::query()->where('open', true)->where('kind', Core::HAZARD)->where($this->job->ours(...))->orderBy('since')->pluck('text')->all();
-        CloseRule::check($data, array_values($hazards), Rebuild::of($this->job)->open(), Gathered::sheet($this->job, $this->profile)->forbids);
+        CloseRule::check($data, array_values($hazards), self::unproven($this->job, $this->profile));
+    }
+
+    /** @return list<Unproven> what stands between the board and the claim that it is fixed */
+    public static function unproven(Job $job, Profile $profile): array
+    {
+        return [
+            ...Gathered::sheet($job, $profile)->unproven,
+            ...array_map(static fn (string $it): Unproven => new Unproven("not rebuilt: {$it}", 'line'), Rebuild::of($job)->open()),
+        ];
     }
 
     private function board(EntryDraft $draft, EntryData $data, ?Entry $corrected): string

@@ -44,7 +44,7 @@ final readonly class Cards
             handed_back: $r->int('handed_back') === 1,
             minutes: $r->int('minutes'), allowance_minutes: $r->int('allowance_minutes'), opened_at: self::time($r->string('opened_at')),
             closed_at: self::maybe($r->text('closed_at')), last_entry_at: self::time($r->string('last_entry_at')),
-            next: new NextCard(self::word($next, 'text'), self::word($next, 'why'), self::word($next, 'room') ?: null),
+            next: self::step($next),
         );
     }
 
@@ -155,12 +155,27 @@ final readonly class Cards
                 static fn (array $it): SuspectCard => new SuspectCard(self::word($it, 'text'), self::word($it, 'why')),
                 array_values(array_filter($list($sheet, 'suspected'), is_array(...))),
             ),
-            new NextCard(self::word($next, 'text'), self::word($next, 'why'), self::word($next, 'room') ?: null),
+            self::step($next),
             array_map(static fn (array $it): GateCard => new GateCard(
                 Gate::from(self::word($it, 'gate')), self::word($it, 'words'), PowerOn::from(self::word($it, 'level')), ($it['closed'] ?? false) === true,
                 $strings($it, 'why'), self::word($it, 'passed_because') ?: null,
             ), array_values(array_filter($list($sheet, 'gates'), is_array(...)))),
             $strings($sheet, 'notices'),
+            array_map(self::step(...), array_values(array_filter($list($sheet, 'then'), is_array(...)))),
+            array_map(self::step(...), array_values(array_filter($list($sheet, 'waits'), is_array(...)))),
+        );
+    }
+
+    /** @param array<mixed> $step as SheetDocument wrote it */
+    private static function step(array $step): NextCard
+    {
+        $minutes = $step['minutes'] ?? null;
+
+        return new NextCard(
+            self::word($step, 'text'),
+            self::word($step, 'why'),
+            self::word($step, 'room') ?: null,
+            is_int($minutes) || is_float($minutes) ? (float) $minutes : null,
         );
     }
 

@@ -12,6 +12,7 @@ use Ash\Document\Node;
 use Ash\Logbook\Caution;
 use Ash\Logbook\Outcome;
 use Ash\Logbook\Stage;
+use Ash\Logbook\Unproven;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -112,6 +113,27 @@ final readonly class JobController
             cautions: array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautionsAt($stage)),
             examples: self::examples(),
             outcomes: array_map(static fn (Outcome $outcome): ChoiceCard => new ChoiceCard($outcome->value, $outcome->words()), Outcome::cases()),
+        ));
+    }
+
+    #[OA\Get(
+        path: '/jobs/{job}/unproven',
+        operationId: 'listUnproven',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'what stands between the board and the claim that it is fixed',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: UnprovenCard::class)),
+        )],
+    )]
+    public function unproven(Job $job): JsonResponse
+    {
+        $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
+
+        return new JsonResponse(array_map(
+            static fn (Unproven $it): UnprovenCard => new UnprovenCard($it->text, $it->room, $it->refuses),
+            Append::unproven($job, $profile),
         ));
     }
 

@@ -17,6 +17,8 @@ final readonly class NextCard
         public string $why,
         #[OA\Property()]
         public ?string $room,
+        #[OA\Property(description: 'of hands, where somebody has said how long it takes')]
+        public ?float $minutes = null,
     ) {
     }
 }

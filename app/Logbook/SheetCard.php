@@ -15,6 +15,8 @@ final readonly class SheetCard
      * @param list<SuspectCard> $suspected
      * @param list<GateCard>    $gates
      * @param list<string>      $notices
+     * @param list<NextCard>    $then
+     * @param list<NextCard>    $waits
      */
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
@@ -27,6 +29,10 @@ final readonly class SheetCard
         public array $gates,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'what the time spent says')]
         public array $notices,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: NextCard::class), description: 'what can be done besides, best first')]
+        public array $then,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: NextCard::class), description: 'what cannot be done until something has come')]
+        public array $waits,
     ) {
     }
 }

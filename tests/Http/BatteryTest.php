@@ -162,18 +162,23 @@ final class BatteryTest extends TestCase
         $rows = $this->rows($job);
         self::assertSame(['card', 'lid'], array_keys($rows));
         $close = ['kind' => 'outcome', 'data' => ['outcome' => 'fixed', 'handed_back' => true]];
-        self::assertRefused($this->add($job, $close), '/data/handed_back', '2 not back in: card, lid');
+        self::assertRefused($this->add($job, $close), '/data/outcome', '2 not back in: card, lid');
         $this->add($job, ['kind' => 'rebuilt', 'data' => ['item' => $rows['card']]])->assertCreated();
         self::assertRefused($this->add($job, ['kind' => 'rebuilt', 'data' => ['item' => $rows['card']]]), '/data/item', 'back in already');
         self::assertRefused($this->add($job, ['kind' => 'rebuilt', 'data' => ['item' => self::ulid()]]), '/data/item', 'not an item');
         $short = $this->add($job, ['kind' => 'rebuilt', 'data' => ['item' => $rows['lid'], 'fixings' => '5 M4x8']])->assertCreated();
         self::assertSame(['1 m4x8 left over'], $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/strip")->json('open'));
-        self::assertRefused($this->add($job, $close), '/data/handed_back', '1 m4x8 left over');
+        self::assertRefused($this->add($job, $close), '/data/outcome', '1 m4x8 left over');
         $this->add(
             $job,
             ['kind' => 'rebuilt', 'data' => ['item' => $rows['lid'], 'fixings' => '6 M4x8'], 'corrects' => $short->json('entry.id')],
         )->assertCreated();
-        $this->add($job, $close)->assertCreated();
+        // Nobody looked for a battery, no rail was read: it may go back, with just that as its limits.
+        self::assertRefused($this->add($job, $close), '/data/outcome', 'Gate 2');
+        $limits = array_column((array) $this->getJson("/api/jobs/{$job->id}/unproven")->assertOk()->json(), 'text');
+        $with = static fn (array $limits): array => ['kind' => 'outcome', 'data' => ['outcome' => 'fixed_with_limits', 'handed_back' => true, 'limits' => $limits]];
+        self::assertRefused($this->add($job, $with(array_slice($limits, 1))), '/data/limits', 'Gate 1');
+        $this->add($job, $with($limits))->assertCreated();
     }
 
     public function test_connectors_are_learnt_by_the_machines_profile_for_the_next_job(): void

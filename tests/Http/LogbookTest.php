@@ -9,6 +9,7 @@ use App\Logbook\Job;
 use App\People\Role;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 
 /** The record: append-only, idempotent, corrected by later entries, gated, closed by its rule. */
 final class LogbookTest extends TestCase
@@ -106,7 +107,7 @@ final class LogbookTest extends TestCase
         $job = $this->job();
         $this->line($job, 'symptom dead');
         $hazard = $this->line($job, 'temp bridged the mains switch');
-        $close = ['kind' => 'outcome', 'data' => ['outcome' => 'fixed', 'handed_back' => true]];
+        $close = ['kind' => 'outcome', 'data' => ['outcome' => 'not_economic', 'handed_back' => true]];
         self::assertRefused($this->add($job, $close), '/data/handed_back', 'bridged the mains switch');
         self::assertSame('open', $job->refresh()->state);
         $bench = $this->as(Role::Viewer)->getJson('/api/bench');
@@ -186,7 +187,9 @@ final class LogbookTest extends TestCase
             ['a 7812', 'the stores', '2026-02-01T00:00:00.000Z'],
             [$bench->json('waiting.0.text'), $bench->json('waiting.0.asked'), $bench->json('waiting.0.since')],
         );
-        self::assertStringContainsString('Waits for a 7812', self::text($bench->json('jobs.0.next.text')));
+        $sheet = $this->getJson("/api/jobs/{$job->id}")->json('sheet');
+        self::assertSame(['Waits for a 7812, asked of the stores.'], array_column((array) $sheet['waits'], 'text'));
+        self::assertStringContainsString('Measure the rails', self::text($sheet['next']['text']), 'and hides nothing of what can be done');
         $this->line($job, 'arrived 7812');
         self::assertStringContainsString('Measure the rails', self::text($this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->json('sheet.next.text')));
     }
@@ -261,5 +264,37 @@ final class LogbookTest extends TestCase
         } while (is_string($before));
         self::assertCount(120, $seen);
         self::assertCount(120, array_unique($seen));
+    }
+
+    public function test_a_board_whose_last_tests_failed_is_not_called_fixed(): void
+    {
+        $job = $this->job();
+        $this->line($job, 'symptom dead');
+        $this->line($job, 'battery none');
+        $this->goodRun($job);
+        $close = fn (string $outcome, array $more = []): TestResponse => $this->add($job, ['kind' => 'outcome', 'data' => [
+            'outcome' => $outcome, 'handed_back' => true, ...$more,
+        ]]);
+        $unproven = fn (): array => array_column((array) $this->getJson("/api/jobs/{$job->id}/unproven")->assertOk()->json(), 'refuses', 'text');
+        self::assertSame([], $unproven());
+
+        // With -5 V at 0.5 ohm to ground no limit helps.
+        $run = $this->railRun($job);
+        $this->reading($job, $run, '-5', 'zener D4', -5.0, 'none', ['ohms_to_ground' => 0.5])->assertCreated();
+        self::assertContains(true, $unproven());
+        self::assertRefused($close('fixed'), '/data/handed_back', 'short');
+        self::assertRefused($close('fixed_with_limits', ['limits' => array_keys($unproven())]), '/data/handed_back', 'short');
+        $this->goodRun($job);
+
+        // The last memory test failed; a capacitor stands at replace.
+        $source = self::ulid();
+        $this->postJson("/api/jobs/{$job->id}/memory-sources", ['id' => $source, 'map' => 'main', 'text' => "0011 FF FB\n0123 FF FB\n1ABC FF FB"])->assertCreated();
+        $this->add($job, ['kind' => 'memory', 'data' => ['source' => $source]])->assertCreated();
+        self::assertRefused($close('fixed'), '/data/outcome', 'the last memory test of Main memory shows errors');
+        $this->add($job, ['kind' => 'capacitor', 'data' => ['ref' => 'C52', 'kind' => 'aluminium', 'marked_f' => '1000u', 'rated_v' => '16']])->assertCreated();
+        $this->add($job, ['kind' => 'cap_reading', 'data' => ['cap' => 'C52', 'in_circuit' => true, 'visual' => ['bulged']]])->assertCreated();
+        self::assertSame([false, false], array_values($unproven()));
+        self::assertRefused($close('fixed'), '/data/outcome', 'capacitors stand at replace: C52');
+        $close('fixed_with_limits', ['limits' => [...array_keys($unproven()), 'not above 35 degrees']])->assertCreated();
     }
 }

@@ -535,7 +535,9 @@ final class MemoryTest extends TestCase
         self::assertStringContainsString('not read: 5 lines were not understood', self::text($kept->json('entry.says')));
         $page = fn (): TestResponse => $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertOk();
         $page()->assertJsonPath('runs.0.not_read', true);
-        self::assertStringContainsString('teach the reader', (string) json_encode($this->getJson("/api/jobs/{$job->id}")->json('sheet')));
+        $sheet = $this->getJson("/api/jobs/{$job->id}")->json('sheet');
+        self::assertStringContainsString('teach the reader', (string) json_encode([$sheet['next'], $sheet['then']]));
+        self::assertContains('the last memory test of Main memory is not read', array_column((array) $this->getJson("/api/jobs/{$job->id}/unproven")->json(), 'text'));
         $report = html_entity_decode(strip_tags((string) $this->get("/jobs/{$job->id}/report/sheet")->getContent()));
         self::assertStringContainsString('not read', $report);
         self::assertStringNotContainsString('no error', $report);
@@ -562,12 +564,15 @@ final class MemoryTest extends TestCase
         // From then on this machine's dialect is known, also on another job; it goes out, comes in elsewhere, and a lead puts it away.
         $other = $this->paste($this->job(), "RAM TEST V7\nFEHLER 1 ORT 0007 SOLL 00 IST 08")->assertCreated();
         $other->assertJson(['left_over' => 0, 'located' => ['errors' => 1]]);
-        $document = $this->as(Role::Viewer)->get("/machines/{$job->machine_id}/dialect.json")->assertOk()->json();
+        $document = $this->as(Role::Viewer)->get("/machines/{$job->machine_id}/dialect.json")->assertOk()->getContent();
         $elsewhere = self::machine('curlew-16')->id;
-        $this->as(Role::Lead)->postJson("/api/machines/{$elsewhere}/lines", (array) $document)->assertOk()->assertJson(['taken' => 3]);
-        $this->postJson("/api/machines/{$elsewhere}/lines", (array) $document)->assertOk()->assertJson(['taken' => 0]);
+        $bring = fn (): TestResponse => $this->as(Role::Lead)->call('POST', "/api/machines/{$elsewhere}/lines", server: [
+            'CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json',
+        ], content: $document);
+        $bring()->assertOk()->assertJson(['taken' => 3]);
+        $bring()->assertOk()->assertJson(['taken' => 0]);
         self::assertRefused($this->postJson("/api/machines/{$elsewhere}/lines", ['format' => 'ash-bench/dialect/1', 'lines' => [
-            ['example' => '1 2', 'pattern' => ['sort' => 'chatter', 'tokens' => [['word' => null, 'role' => null]]]],
+            ['example' => '1 2', 'pattern' => ['sort' => 'chatter', 'tokens' => [new \stdClass()]]],
         ]]), '/lines/0/pattern');
         self::assertCount(6, (array) $this->getJson('/api/lines')->assertOk()->json());
         $this->deleteJson("/api/lines/{$kept}")->assertNoContent();

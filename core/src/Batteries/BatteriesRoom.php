@@ -72,7 +72,12 @@ final readonly class BatteriesRoom extends Room
                 'line',
                 Urgency::Safety,
             )],
-            gates: [$at->gate(Gate::LeakingCell, $leaking ? PowerOn::Stop : PowerOn::Ok, ['a leaking cell is on the board'])],
+            gates: [match (true) {
+                $leaking => $at->gate(Gate::LeakingCell, PowerOn::Stop, ['a leaking cell is on the board']),
+                // Closed until somebody has looked.
+                $state === null => $at->gate(Gate::LeakingCell, PowerOn::Hold, ['nobody has looked for a battery yet: write battery none, sound or removed']),
+                default => $at->gate(Gate::LeakingCell, PowerOn::Ok, []),
+            }],
             running: array_map(static fn (OpenThing $it): Running => new Running($it->text, $it->since, $it->due), $at->open(self::CLOCK_TEST)),
         );
     }

@@ -9,8 +9,12 @@ use Ash\Document\Node;
 use Ash\Document\Shape;
 use Ash\Facts\CapacitorKind;
 use Ash\Logbook\EntryKind;
+use Ash\Logbook\Findings;
 use Ash\Logbook\Room;
 use Ash\Logbook\Section;
+use Ash\Logbook\Situation;
+use Ash\Logbook\Step;
+use Ash\Logbook\Unproven;
 
 /** What capacitors bring to the house. */
 final readonly class CapacitorsRoom extends Room
@@ -32,6 +36,16 @@ final readonly class CapacitorsRoom extends Room
     public function section(): Section
     {
         return new CapacitorsSection();
+    }
+
+    public function findings(Situation $at): Findings
+    {
+        $it = $at->facts->last(PartsCondemned::class);
+
+        return $it === null ? new Findings() : new Findings(
+            steps: [new Step("Replace {$it->words()}.", 'they stand at replace', 'capacitors')],
+            unproven: [new Unproven('capacitors stand at replace: '.$it->words(), 'capacitors')],
+        );
     }
 
     public function verbs(): array

@@ -14,6 +14,8 @@ final readonly class Findings
      * @param list<GateState> $gates
      * @param list<string>    $forbids  what stands in the way of handing the board back
      * @param list<Running>   $running  what goes on by itself meanwhile
+     * @param list<Unproven>  $unproven what stands between the board and the claim that it is fixed
+     * @param list<Step>      $waits    what cannot be done until something has come
      */
     public function __construct(
         public array $known = [],
@@ -22,6 +24,8 @@ final readonly class Findings
         public array $gates = [],
         public array $forbids = [],
         public array $running = [],
+        public array $unproven = [],
+        public array $waits = [],
     ) {
     }
 
@@ -35,6 +39,8 @@ final readonly class Findings
             gates: array_merge(...array_map(static fn (self $it): array => $it->gates, $all)),
             forbids: array_merge(...array_map(static fn (self $it): array => $it->forbids, $all)),
             running: array_merge(...array_map(static fn (self $it): array => $it->running, $all)),
+            unproven: array_merge(...array_map(static fn (self $it): array => $it->unproven, $all)),
+            waits: array_merge(...array_map(static fn (self $it): array => $it->waits, $all)),
         );
     }
 }

@@ -106,7 +106,8 @@ final readonly class LogbookRoom extends Room
 
         return new Findings(
             known: array_map(static fn (string $part): string => "Replaced {$part}", $parts->parts ?? []),
-            steps: array_values(array_filter([self::ended($at), self::symptom($at), self::waiting($at), self::undo($at, $hazards)])),
+            steps: array_values(array_filter([self::ended($at), self::symptom($at), self::arrived($at), self::undo($at, $hazards)])),
+            waits: array_values(array_map(self::waits(...), array_filter($at->open(WaitingFor::KIND), static fn (OpenThing $it): bool => $it->ready === null))),
         );
     }
 
@@ -121,20 +122,22 @@ final readonly class LogbookRoom extends Room
             : new Step('Write the symptom as it was told.', 'nothing can be proved cured that was never written down', 'line', Urgency::First);
     }
 
-    private static function waiting(Situation $at): ?Step
+    private static function arrived(Situation $at): ?Step
     {
-        $all = $at->open(WaitingFor::KIND);
-        foreach ($all as $it) {
+        foreach ($at->open(WaitingFor::KIND) as $it) {
             if ($it->ready !== null) {
-                return new Step("Take it up again: {$it->text} has arrived.", $it->ready, null, Urgency::Waits);
+                return new Step("Take it up again: {$it->text} has arrived.", $it->ready, null, Urgency::Ready);
             }
         }
-        if ($all === []) {
-            return null;
-        }
-        $asked = $all[0]->asked === null ? '' : ", asked of {$all[0]->asked}";
 
-        return new Step("Waits for {$all[0]->text}{$asked}.", "since {$all[0]->since->format('j M Y')}", null, Urgency::Waits);
+        return null;
+    }
+
+    private static function waits(OpenThing $it): Step
+    {
+        $asked = $it->asked === null ? '' : ", asked of {$it->asked}";
+
+        return new Step("Waits for {$it->text}{$asked}.", "since {$it->since->format('j M Y')}", null);
     }
 
     /** @param list<string> $hazards */

@@ -16,14 +16,18 @@ enum Urgency: int
     /** Before anything else is done on the board. */
     case Safety = 2;
 
-    /** Nothing more can be done until it has come. */
-    case Waits = 3;
+    /** What was waited for has come. */
+    case Ready = 3;
 
+    /** What evidence asks for. */
     case Work = 4;
 
+    /** Nobody has looked yet. */
+    case Unseen = 5;
+
     /** Must be done before the board leaves. */
-    case BeforeLeaving = 5;
+    case BeforeLeaving = 6;
 
     /** What the stage of the job asks for by itself. */
-    case Usual = 6;
+    case Usual = 7;
 }

@@ -16,6 +16,7 @@ use Ash\Logbook\Section;
 use Ash\Logbook\Situation;
 use Ash\Logbook\Step;
 use Ash\Logbook\Suspect as JobSuspect;
+use Ash\Logbook\Unproven;
 use Ash\Logbook\Weight;
 
 /** What memory brings to the house. */
@@ -60,6 +61,7 @@ final readonly class MemoryRoom extends Room
             known: $it->soak === null ? [] : [$it->soak],
             suspects: $it->suspect === null ? [] : [new JobSuspect($it->suspect, (string) $it->why, $it->probability)],
             steps: $it->next === null ? [] : [new Step($it->next, (string) $it->why, 'memory')],
+            unproven: $it->unproven === null ? [] : [new Unproven($it->unproven, 'memory')],
         );
     }
 

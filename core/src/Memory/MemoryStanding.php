@@ -17,6 +17,8 @@ final readonly class MemoryStanding implements Fact
         public ?float $probability = null,
         /** the last test that is kept was clean and understood; null while there is none, or something was done since */
         public ?bool $passed = null,
+        /** what keeps the memory from being called good */
+        public ?string $unproven = null,
     ) {
     }
 
@@ -31,7 +33,7 @@ final readonly class MemoryStanding implements Fact
             return new self(soak: $soak);
         }
         if ($done !== null) {
-            return new self(why: $done->why(), next: "Repeat the memory test of {$run->name}.", soak: $soak);
+            return new self(why: $done->why(), next: "Repeat the memory test of {$run->name}.", soak: $soak, unproven: "the memory test of {$run->name} was not repeated since");
         }
         if ($run->notRead()) {
             $lines = $run->leftOver === 1 ? 'a line was' : "{$run->leftOver} lines were";
@@ -41,20 +43,22 @@ final readonly class MemoryStanding implements Fact
                 next: "Read the memory test of {$run->name} again: teach the reader the lines that it left over.",
                 soak: $soak,
                 passed: false,
+                unproven: "the last memory test of {$run->name} is not read",
             );
         }
+        $failed = "the last memory test of {$run->name} shows errors";
         $top = $run->top();
         if ($run->errors === 0) {
             return new self(soak: $soak, passed: true);
         }
         if ($top === null) {
-            return new self(soak: $soak, passed: false);
+            return new self(soak: $soak, passed: false, unproven: $failed);
         }
         $text = "{$run->name}: {$top->called}";
         $why = implode('; ', $run->reasons);
 
         return match (true) {
-            $run->swap === null => new self($text, $why, $top->action, $soak, $top->probability, false),
+            $run->swap === null => new self($text, $why, $top->action, $soak, $top->probability, false, $failed),
             $run->swap->verdict === SwapVerdict::Confirmed => new self(
                 "{$run->name}: the chip that was moved to {$top->ref}",
                 $run->swap->text,
@@ -62,8 +66,9 @@ final readonly class MemoryStanding implements Fact
                 $soak,
                 $top->probability,
                 false,
+                $failed,
             ),
-            default => new self($text, "{$run->swap->text} {$why}", $run->swap->text, $soak, $top->probability, false),
+            default => new self($text, "{$run->swap->text} {$why}", $run->swap->text, $soak, $top->probability, false, $failed),
         };
     }
 }

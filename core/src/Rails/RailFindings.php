@@ -13,6 +13,8 @@ use Ash\Logbook\GateState;
 use Ash\Logbook\Situation;
 use Ash\Logbook\Step;
 use Ash\Logbook\Suspect;
+use Ash\Logbook\Unproven;
+use Ash\Logbook\Urgency;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 
@@ -41,6 +43,7 @@ final readonly class RailFindings
             suspects: array_map(self::suspect(...), $it->judgement->causes ?? []),
             steps: array_filter([$it->step()]),
             gates: $it->gates(),
+            unproven: $it->changedSince() ? [new Unproven('the rails were not measured again since something was changed', 'rails')] : [],
         );
     }
 
@@ -72,7 +75,10 @@ final readonly class RailFindings
     private function gates(): array
     {
         if (!$this->hasRails()) {
-            return $this->chips === [] ? [] : [$this->at->gate(Gate::Bias, PowerOn::Stop, $this->missingBias())];
+            return [
+                $this->at->gate(Gate::Rails, PowerOn::Hold, ['no rail is known yet: write the machine\'s rails into its description, then measure them']),
+                ...($this->chips === [] ? [] : [$this->at->gate(Gate::Bias, PowerOn::Stop, $this->missingBias())]),
+            ];
         }
         $gates = [$this->at->gate(
             Gate::Rails,
@@ -116,7 +122,10 @@ final readonly class RailFindings
             return null;
         }
         if ($this->judgement === null) {
-            return new Step('Measure the rails under load, supply off the board.', 'gate 2: no rail has been judged on this job', 'rails');
+            // What somebody leapt over with a reason is not asked again.
+            return isset($this->at->leaps[Gate::Rails->value])
+                ? null
+                : new Step('Measure the rails under load, supply off the board.', 'gate 2: no rail has been judged on this job', 'rails', Urgency::Unseen);
         }
         if ($this->changedSince()) {
             return new Step('Repeat the rail run.', 'something was changed since the last reading: the same test that failed must pass', 'rails');

@@ -20,6 +20,8 @@ use Ash\Logbook\Leap;
 use Ash\Logbook\Outcome;
 use Ash\Logbook\Situation;
 use Ash\Logbook\Stage;
+use Ash\Logbook\Step;
+use Ash\Logbook\Unproven;
 use Ash\Rails\Judgement;
 use Ash\Rails\MeterAccuracy;
 use Ash\Rails\Rail;
@@ -94,7 +96,7 @@ final class JobSheetTest extends TestCase
 
     public function test_the_three_gates(): void
     {
-        self::assertSame(['leaking_cell' => 'ok', 'rails' => 'hold', 'bias' => 'stop'], self::gates(self::facts()));
+        self::assertSame(['leaking_cell' => 'hold', 'rails' => 'hold', 'bias' => 'stop'], self::gates(self::facts()), 'closed until somebody has looked');
         self::assertSame(
             ['leaking_cell' => 'stop', 'rails' => 'ok', 'bias' => 'ok'],
             self::gates(self::facts([['-5', -5, 'none'], ['+5', 5, 'working']], BatteryState::Leaking)),
@@ -125,7 +127,7 @@ final class JobSheetTest extends TestCase
         $good = [['-5', -5.0, 'none'], ['+5', 5.0, 'working']];
         yield 'no symptom' => [self::facts(symptom: null), 'Write the symptom', 'line'];
         yield 'a leaking cell comes before the rails' => [self::facts(battery: BatteryState::Leaking), 'leaking cell', 'line'];
-        yield 'waiting' => [self::facts(waits: true), 'Waits for a 7812, asked of the stores', null];
+        yield 'waiting hides nothing' => [self::facts(waits: true), 'Measure the rails under load', 'rails'];
         yield 'no rail measured' => [self::facts(), 'Measure the rails under load', 'rails'];
         yield 'something changed since' => [self::facts($good, changed: true), 'Repeat the rail run', 'rails'];
         yield 'a cause' => [self::facts([['-5', -5.0, 'none'], ['+5', 5.0, 'none'], ['+5', 4.6, 'working']]), 'Find what gives way on +5', 'rails'];
@@ -143,6 +145,45 @@ final class JobSheetTest extends TestCase
         self::assertStringContainsString($words, $next->text);
         self::assertSame($room, $next->room);
         self::assertNotSame('', $next->why);
+    }
+
+    public function test_what_waits_stands_beside_what_can_be_done(): void
+    {
+        $sheet = self::sheet(self::facts(waits: true));
+        self::assertSame(['Waits for a 7812, asked of the stores.'], array_map(static fn (Step $it): string => $it->text, $sheet->waits));
+        self::assertSame(['Measure the rails under load, supply off the board.', 'Cold checks: shorts to ground, polarity, jumpers, seated chips.'], array_map(
+            static fn (Step $it): string => $it->text,
+            $sheet->steps,
+        ));
+    }
+
+    public function test_what_was_leapt_over_is_not_asked_again(): void
+    {
+        $leap = ['rails' => new Leap(PowerOn::Stop, 'measured on the bench supply')];
+        self::assertStringContainsString('Cold checks', self::sheet(self::facts(leaps: $leap))->next()->text);
+    }
+
+    public function test_fixed_and_handed_back_is_a_claim(): void
+    {
+        $soft = new Unproven('the last memory test of main shows errors', 'memory');
+        $hard = new Unproven('Gate 2: rails: +5 is a short', 'line', true);
+        $at = static function (JobClosed $close, Unproven ...$unproven): ?string {
+            try {
+                CloseRule::check($close, [], $unproven);
+
+                return null;
+            } catch (InvalidDocument $fault) {
+                return $fault->pointer;
+            }
+        };
+        $limits = static fn (string ...$lines): JobClosed => new JobClosed(Outcome::FixedWithLimits, true, array_values($lines));
+        self::assertSame('/data/outcome', $at(new JobClosed(Outcome::Fixed, true), $soft));
+        self::assertNull($at(new JobClosed(Outcome::Fixed, false), $soft), 'what stays here claims nothing');
+        self::assertSame('/data/limits', $at($limits('bit 7 weekly'), $soft), 'the line itself is a limit');
+        self::assertNull($at($limits('bit 7 weekly', $soft->text), $soft));
+        self::assertSame('/data/handed_back', $at($limits($hard->text), $hard), 'some things no limit covers');
+        self::assertNull($at(new JobClosed(Outcome::NotEconomic, true), $soft));
+        self::assertNull($at(new JobClosed(Outcome::ForParts, true), $hard), 'for parts it claims nothing');
     }
 
     public function test_time_without_evidence_and_a_used_allowance_are_called_out(): void

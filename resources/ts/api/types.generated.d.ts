@@ -501,6 +501,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/unproven": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listUnproven"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/labels": {
         parameters: {
             query?: never;
@@ -2220,6 +2236,11 @@ export interface components {
         };
         /** @description The next step in words. */
         NextCard: {
+            /**
+             * Format: float
+             * @description of hands, where somebody has said how long it takes
+             */
+            minutes: number | null;
             room: string | null;
             text: string;
             why: string;
@@ -2568,6 +2589,10 @@ export interface components {
             /** @description what the time spent says */
             notices: string[];
             suspected: components["schemas"]["SuspectCard"][];
+            /** @description what can be done besides, best first */
+            then: components["schemas"]["NextCard"][];
+            /** @description what cannot be done until something has come */
+            waits: components["schemas"]["NextCard"][];
         };
         ShelfBody: {
             /** Format: date */
@@ -3053,6 +3078,13 @@ export interface components {
             says: string;
             /** Format: float */
             seconds: number;
+        };
+        /** @description What stands between the board and the claim that it is fixed. */
+        UnprovenCard: {
+            /** @description the board may not go back at all; else it may, with this line as a limit */
+            refuses: boolean;
+            room: string | null;
+            text: string;
         };
     };
     responses: never;
@@ -4109,6 +4141,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    listUnproven: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what stands between the board and the claim that it is fixed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnprovenCard"][];
                 };
             };
         };

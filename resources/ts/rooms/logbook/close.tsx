@@ -1,6 +1,7 @@
+import { useQuery } from '@tanstack/react-query';
 import { Dialog, RadioGroup } from 'radix-ui';
 import { useState } from 'react';
-import type { Schemas } from '../../api/client';
+import { api, data, type Schemas } from '../../api/client';
 import { record, type Sent } from '../../api/outbox';
 import { Button, Field, Notice } from '../../ui/controls';
 import { Sheet } from '../../ui/keys';
@@ -20,6 +21,18 @@ export function CloseJob({ page, onClose }: { page: Schemas['JobPage']; onClose:
     const [next, setNext] = useState('');
     const [sent, setSent] = useState<Sent | null>(null);
     const error = (pointer: string) => (sent?.state === 'refused' ? sent.refusal.at(pointer) : undefined);
+    const unproven = useQuery({
+        queryKey: ['unproven', page.job.id],
+        queryFn: () => data(api.GET('/jobs/{job}/unproven', { params: { path: { job: page.job.id } } })),
+        staleTime: 0,
+    });
+    const open = unproven.data ?? [];
+    // What may go back as a limit is written there, to be read and added to.
+    const asLimits = () => {
+        setOutcome('fixed_with_limits');
+        const said = limits.split('\n').filter((line) => line.trim() !== '');
+        setLimits([...said, ...open.filter((it) => !it.refuses && !said.includes(it.text)).map((it) => it.text)].join('\n'));
+    };
     const lines = limits.split('\n').filter((line) => line.trim() !== '');
     const send = async () => {
         const answer = await record(
@@ -65,6 +78,29 @@ export function CloseJob({ page, onClose }: { page: Schemas['JobPage']; onClose:
                         <input type="checkbox" checked={back} onChange={(event) => setBack(event.target.checked)} />
                         The board is handed back
                     </label>
+                    {back && open.length > 0 && (
+                        <section aria-label="Not shown yet" className="rounded border border-line bg-raised p-3">
+                            <h3 className="font-bold">That it is fixed is not shown yet</h3>
+                            <ul className="flex flex-col gap-1">
+                                {open.map((it) => (
+                                    <li key={it.text}>
+                                        {it.refuses && <span className="font-bold text-out">In the way: </span>}
+                                        {it.text}
+                                    </li>
+                                ))}
+                            </ul>
+                            {open.some((it) => !it.refuses) && (
+                                <div className="mt-2">
+                                    <Button onClick={asLimits}>Write these as its limits</Button>
+                                </div>
+                            )}
+                        </section>
+                    )}
+                    {error('/data/outcome') !== undefined && (
+                        <Notice tone="bad" live>
+                            {error('/data/outcome')}
+                        </Notice>
+                    )}
                     {error('/data/handed_back') !== undefined && (
                         <Notice tone="bad" live>
                             {error('/data/handed_back')}

@@ -27,7 +27,32 @@ export function Head({ sheet, on }: { sheet: Schemas['SheetCard']; on: OnJob }) 
                 <p className="text-xl leading-snug">{sheet.next.text}</p>
                 <p className="mt-1 text-sm">{sheet.next.why}</p>
                 {on.job.state === 'open' && <Brought part="JobNext" only={sheet.next.room} {...on} />}
+                {on.job.state === 'open' && (sheet.then.length > 0 || sheet.waits.length > 0) && (
+                    <div className="mt-3 flex flex-col gap-3 border-t border-line pt-2">
+                        <Steps title="Then" steps={sheet.then} />
+                        <Steps title="Waits" steps={sheet.waits} />
+                    </div>
+                )}
             </div>
+        </section>
+    );
+}
+
+/** What can be done besides, best first; what waits stands beside it, not instead of it. */
+function Steps({ title, steps }: { title: string; steps: Schemas['NextCard'][] }) {
+    if (steps.length === 0) return null;
+    return (
+        <section aria-label={title}>
+            <h3 className="text-sm font-bold">{title}</h3>
+            <ol className="flex flex-col gap-1">
+                {steps.map((step) => (
+                    <li key={step.text}>
+                        {step.text}
+                        {step.minutes !== null && <span className="figure-number"> {step.minutes} min</span>}
+                        <span className="block text-sm text-soft">{step.why}</span>
+                    </li>
+                ))}
+            </ol>
         </section>
     );
 }

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Capacitors;
+
+use Ash\Facts\Fact;
+
+/** Capacitors of the board that stand at replace and were not exchanged. */
+final readonly class PartsCondemned implements Fact
+{
+    /** @param non-empty-list<string> $parts */
+    public function __construct(public array $parts)
+    {
+    }
+
+    public function words(): string
+    {
+        return count($this->parts) > self::NAMED
+            ? implode(', ', array_slice($this->parts, 0, self::NAMED)).' and '.(count($this->parts) - self::NAMED).' more'
+            : implode(', ', $this->parts);
+    }
+
+    private const NAMED = 8;
+}
