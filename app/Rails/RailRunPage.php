@@ -18,6 +18,7 @@ final readonly class RailRunPage
      * @param list<CauseCard>  $causes
      * @param list<string>     $power_on_reasons
      * @param list<PathCard>   $paths
+     * @param list<string>     $shorts
      * @param list<string>     $cautions
      */
     public function __construct(
@@ -33,8 +34,8 @@ final readonly class RailRunPage
         public string $board,
         #[OA\Property()]
         public string $machine,
-        #[OA\Property(enum: Load::class)]
-        public Load $load,
+        #[OA\Property(enum: Load::class, description: 'null: nobody has said yet what hangs on the supply')]
+        public ?Load $load,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceLoad::class))]
         public array $loads,
         #[OA\Property()]
@@ -51,6 +52,10 @@ final readonly class RailRunPage
         public array $power_on_reasons,
         #[OA\Property(type: 'array', items: new OA\Items(ref: PathCard::class))]
         public array $paths,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'rails that are shorted, and where the short is nearest')]
+        public array $shorts,
+        #[OA\Property(description: 'resistance to ground was read on this run')]
+        public bool $has_ohms,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $cautions,
     ) {

@@ -21,7 +21,10 @@ use Ash\Logbook\EntryData;
 use Ash\Logbook\Profile;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
+use Ash\Rails\AskedBack;
 use Ash\Rails\DescribedRails;
+use Ash\Rails\GoodBoard;
+use Ash\Rails\GoodOhm;
 use Ash\Rails\JudgedReading;
 use Ash\Rails\Limits;
 use Ash\Rails\MeterAccuracy;
@@ -44,6 +47,8 @@ final class RailsRoom extends Room
         Route::get('machines/{machine}/rails', [RailsController::class, 'machine']);
         Route::get('boards/{board}/rail-places', [RailsController::class, 'places']);
         Route::get('boards/{board}/series', [RailsController::class, 'series']);
+        Route::get('rails/discharge', [ToolController::class, 'discharge']);
+        Route::get('rails/level', [ToolController::class, 'level']);
     }
 
     public function records(): void
@@ -63,12 +68,16 @@ final class RailsRoom extends Room
             throw InvalidDocument::at('/data/rail', "the machine's profile has no rail \"{$data->rail}\"");
         }
 
-        return $data instanceof ReadingTaken ? self::judged($data, $at) : $data;
+        return match (true) {
+            $data instanceof ReadingTaken => self::judged($data, $at),
+            $data instanceof GoodBoard => self::good($data, $at),
+            default => $data,
+        };
     }
 
     public function boardOf(EntryData $data): ?string
     {
-        return $data instanceof ReadingTaken ? Run::query()->findOrFail($data->run)->board_id : null;
+        return $data instanceof ReadingTaken || $data instanceof GoodBoard ? Run::query()->findOrFail($data->run)->board_id : null;
     }
 
     public function taken(Entry $entry, Taking $at): void
@@ -101,7 +110,7 @@ final class RailsRoom extends Room
         foreach ($job->kind(ReadingTaken::KIND) as $entry) {
             $it = $entry->as(ReadingTaken::class);
             if ($it !== null) {
-                $rows[] = ['cells' => self::cells($entry, $it), 'bad' => !($it->verdict?->good() ?? false)];
+                $rows[] = ['cells' => self::cells($entry, $it), 'bad' => !($it->verdict?->good() ?? $it->volts === null)];
             }
         }
         $columns = ['When', 'Rail and point', 'Load', 'Reading', 'Ripple', 'Limits (band)', 'Verdict'];
@@ -125,8 +134,26 @@ final class RailsRoom extends Room
             ?? throw InvalidDocument::at('/data/test_point', "rail {$data->rail} has no test point \"{$data->testPoint}\"");
         [$meter, $name] = self::meter($data->meter);
         $judged = JudgedReading::judge($rail, $data->reading($point->point), $meter);
+        $asked = $data->sure === true ? null : AskedBack::about($judged, $described->within($bands));
+        $asked === null || throw InvalidDocument::at('/data/sure', "{$asked->question}. Say that you are sure, or read it again");
 
         return $data->judged($judged, DescribedRails::band($bands, $rail->name)->band ?? Band::Tight, $name);
+    }
+
+    private static function good(GoodBoard $data, Taking $at): GoodBoard
+    {
+        $run = Run::query()->where('job_id', $at->job->id)->find($data->run) ?? throw InvalidDocument::at('/data/run', 'is not a run of this job');
+        $ohms = RunState::read($run, $at->profile, new Facts())->ohms();
+        if ($ohms === []) {
+            throw InvalidDocument::at('/data/run', 'has no resistance to ground: read each rail with the power off first');
+        }
+        $good = [];
+        foreach ($ohms as $rail => $places) {
+            JudgedReading::isShort(min($places)) && throw InvalidDocument::at('/data/run', 'a shorted rail is no good board: '.ltrim($rail, "\0"));
+            $good[] = new GoodOhm(ltrim($rail, "\0"), max($places));
+        }
+
+        return new GoodBoard($data->run, $good);
     }
 
     /** @return array{MeterAccuracy, string} */

@@ -31,7 +31,9 @@ use Ash\Rails\RailStrip;
 use Ash\Rails\Reading;
 use Ash\Rails\ReadingTaken;
 use Ash\Rails\RunPlan;
+use Ash\Rails\ShortWalk;
 use Ash\Rails\TestPoint;
+use Ash\Rails\Verdict;
 use Illuminate\Support\Facades\DB;
 
 /** A rail run as it is handed out: every figure on the screen comes from here, so that the screen only draws. */
@@ -40,13 +42,15 @@ final readonly class RunAsShown
     private function __construct(
         private RunState $state,
         private DescribedRails $described,
-        private Load $load,
+        private ?Load $load,
+        private TakeWhat $what,
         private Facts $bands,
         private ?RunState $before,
     ) {
     }
 
-    public static function of(Run $run, Load $load): RailRunPage
+    /** @param ?Load $load null: the one that the run's last voltage was read at, when there is one */
+    public static function of(Run $run, ?Load $load, TakeWhat $what = TakeWhat::Volts): RailRunPage
     {
         $job = new Row(
             DB::table('jobs')
@@ -60,10 +64,12 @@ final readonly class RunAsShown
         $described = $profile->section(DescribedRails::class) ?? new DescribedRails([], [], [], null);
         $bands = Gathered::of($run->job_id)->own();
         $repeated = $run->repeats_id === null ? null : Run::query()->find($run->repeats_id);
+        $state = RunState::read($run, $profile, $bands);
         $page = new self(
-            RunState::read($run, $profile, $bands),
+            $state,
             $described,
-            $load,
+            $load ?? $state->load(),
+            $what,
             $bands,
             $repeated === null ? null : RunState::read($repeated, $profile, $bands),
         );
@@ -76,8 +82,11 @@ final readonly class RunAsShown
         $run = $this->state->run;
         $judgement = $this->state->judgement;
         $plan = RunPlan::of($this->state->rails, $this->described->testPoints);
-        $walks = $this->walks();
-        $live = $plan->live($this->done(), array_map(static fn (LostAlong $it): PathWalk => $it->walk, $walks));
+        $ohms = $this->state->ohms();
+        $walks = $this->what === TakeWhat::Ohms ? [] : $this->walks();
+        $live = $this->what === TakeWhat::Ohms
+            ? $plan->resistance($ohms)
+            : $plan->live($this->done(), array_map(static fn (LostAlong $it): PathWalk => $it->walk, $walks));
 
         return new RailRunPage(
             id: $run->id, job_id: $run->job_id, job_label: sprintf('J-%04d', $job->int('number')), job_title: $job->string('title'), board: $board,
@@ -93,6 +102,8 @@ final readonly class RunAsShown
             power_on: $judgement->powerOn,
             power_on_reasons: $judgement->powerOnReasons,
             paths: array_map(self::pathCard(...), array_keys($walks), $walks),
+            shorts: array_values(array_map(static fn (ShortWalk $it): string => $it->says, $plan->shorts($ohms))),
+            has_ohms: $ohms !== [],
             cautions: array_map(static fn (Caution $caution): string => $caution->words(), $this->state->profile->cautionsAt(Stage::Supply)),
         );
     }
@@ -111,6 +122,7 @@ final readonly class RunAsShown
             key: self::key($rail->name, $point->name), rail: $rail->name, nominal: Notation::print($rail->nominalV, Unit::Volt), limits: $rail->limits->words(),
             wide: Limits::wide($rail->nominalV)->words(), band: $band, band_reason: $chosen?->reason, test_point: $point->name,
             where: $point->where, point: $point->point, protects: $rail->protects,
+            ohms_good: $rail->ohmsGood === null ? null : Notation::print($rail->ohmsGood, Unit::Ohm, 3),
             reading: $reading === null || $judged === null ? null : $this->card($reading, $judged),
             previous: $before?->volts === null ? null : Notation::print($before->volts, Unit::Volt).', '.($judgedBefore?->verdict?->words() ?? ''),
             strip: StripCard::of(RailStrip::of(
@@ -128,14 +140,23 @@ final readonly class RunAsShown
         $entry = Entry::query()->findOrFail($reading->entry_id, ['kind', 'author', 'person_id', 'data']);
         $meter = $entry->as(ReadingTaken::class)->meterName ?? '';
 
+        $ohms = $this->what === TakeWhat::Ohms ? $judged->resistance() : null;
+        $verdict = $ohms ?? $judged->verdict;
+        $reasons = $ohms === null ? $judged->reasons : array_slice($judged->reasons, -1);
+        $words = match ($ohms) {
+            null => $judged->verdict?->words() ?? 'no voltage',
+            Verdict::Out => 'shorted',
+            Verdict::OutClose => 'low',
+            default => 'not shorted',
+        };
+
         return new StepReading(
             entry_id: $reading->entry_id,
-            says: $reading->volts !== null
+            says: $reading->volts !== null && $ohms === null
                 ? Notation::print($reading->volts, Unit::Volt)
-                : Notation::print((float) $reading->ohms_to_ground, Unit::Ohm).' to ground',
+                : Notation::print(max(0.0, (float) $reading->ohms_to_ground - $reading->lead_ohm), Unit::Ohm).' to ground',
             volts: $reading->volts !== null ? Notation::print($reading->volts, Unit::Volt) : null,
-            verdict: $judged->verdict, verdict_words: $judged->verdict?->words() ?? 'no voltage', decided_by: $judged->reasons[0] ?? '',
-            reasons: $judged->reasons,
+            verdict: $verdict, verdict_words: $words, decided_by: $reasons[0] ?? '', reasons: $reasons,
             ripple: $reading->ripple_mvpp === null ? null : Notation::plain($reading->ripple_mvpp, 3).' mVpp',
             ripple_out: $judged->rippleOut === true, conclusive: $judged->conclusive,
             at: Cards::time($reading->at->format('Y-m-d H:i:s.v')), author: $entry->by(), meter: $meter,
@@ -145,15 +166,17 @@ final readonly class RunAsShown
     /** The latest at this load; on a rail that needs no load, the latest at any. */
     private function reading(RunState $state, Rail $rail, string $testPoint): ?StoredReading
     {
+        $ohms = $this->what === TakeWhat::Ohms;
+
         return $state->readings->last(fn (StoredReading $reading): bool => $reading->rail === $rail->name && $reading->test_point === $testPoint
-            && ($reading->load === $this->load->value || !$rail->needsLoad));
+            && ($ohms ? $reading->ohms_to_ground !== null : $reading->load === $this->load?->value || !$rail->needsLoad));
     }
 
     private function judge(Rail $rail, TestPoint $point, StoredReading $reading): JudgedReading
     {
         return JudgedReading::judge($rail, new Reading(
             rail: $rail->name, volts: $reading->volts, load: Load::from($reading->load), point: $point->point ?? Point::Board,
-            rippleMvpp: $reading->ripple_mvpp, amps: $reading->amps, ohmsToGround: $reading->ohms_to_ground,
+            rippleMvpp: $reading->ripple_mvpp, amps: $reading->amps, ohmsToGround: $reading->ohms_to_ground, leadOhm: $reading->lead_ohm,
         ), $reading->accuracy());
     }
 

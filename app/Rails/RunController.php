@@ -73,7 +73,7 @@ final readonly class RunController
             throw Conflict::at('/id', 'a run of another job has this id');
         }
 
-        return new JsonResponse(RunAsShown::of($run, Load::Working), $run->wasRecentlyCreated ? 201 : 200);
+        return new JsonResponse(RunAsShown::of($run, null), $run->wasRecentlyCreated ? 201 : 200);
     }
 
     #[OA\Get(
@@ -109,12 +109,17 @@ final readonly class RunController
     #[OA\Get(path: '/rail-runs/{run}', operationId: 'showRailRun', tags: ['rails'], parameters: [
         new OA\PathParameter(name: 'run', schema: new OA\Schema(type: 'string')),
         new OA\QueryParameter(name: 'load', schema: new OA\Schema(type: 'string', enum: Load::class)),
+        new OA\QueryParameter(name: 'what', schema: new OA\Schema(type: 'string', enum: TakeWhat::class)),
     ], responses: [new OA\Response(response: 200, description: 'the run at a load', content: new OA\JsonContent(ref: RailRunPage::class))])]
     public function show(Request $request, Run $run): JsonResponse
     {
-        $load = Node::of((object) $request->query->all())->only('load')->optional('load')?->enum(Load::class) ?? Load::Working;
+        $asked = Node::of((object) $request->query->all())->only('load', 'what');
 
-        return new JsonResponse(RunAsShown::of($run, $load));
+        return new JsonResponse(RunAsShown::of(
+            $run,
+            $asked->optional('load')?->enum(Load::class),
+            $asked->optional('what')?->enum(TakeWhat::class) ?? TakeWhat::Volts,
+        ));
     }
 
     #[OA\Post(
@@ -134,7 +139,7 @@ final readonly class RunController
         $known = Entry::query()->find($body->id);
         if ($known !== null) {
             return $known->job_id === $run->job_id && $known->kind === ReadingTaken::KIND
-                ? self::taken(MeterState::Reading, 'was taken before', $run, $body->load)
+                ? self::taken(MeterState::Reading, 'was taken before', $run, $body)
                 : throw Conflict::at('/id', 'another entry has this id');
         }
         $meter = Meter::active($body->meter);
@@ -149,12 +154,15 @@ final readonly class RunController
                 'data' => (object) [
                     'run' => $run->id, 'rail' => $rail->name, 'test_point' => $body->testPoint, 'load' => $body->load->value, 'meter' => $meter->id,
                     ...$figures,
+                    ...($body->sure === true ? ['sure' => true] : []),
+                    ...($body->changed === true ? ['changed' => true] : []),
+                    ...($body->leadOhm !== null && $body->what === TakeWhat::Ohms ? ['lead_ohm' => $body->leadOhm] : []),
                 ],
             ]));
             Append::to($run->job_id, $draft, SignedIn::person($request));
         }
 
-        return self::taken($state, $words, $run, $body->load);
+        return self::taken($state, $words, $run, $body);
     }
 
     /** @return array{array<string, float|string>, MeterState, string} figures for the record, the state, words about it */
@@ -180,8 +188,8 @@ final readonly class RunController
         };
     }
 
-    private static function taken(MeterState $state, string $words, Run $run, Load $load): JsonResponse
+    private static function taken(MeterState $state, string $words, Run $run, TakeBody $body): JsonResponse
     {
-        return new JsonResponse(new TakenCard($state, $words, RunAsShown::of($run, $load)));
+        return new JsonResponse(new TakenCard($state, $words, RunAsShown::of($run, $body->load, $body->what)));
     }
 }

@@ -8,6 +8,7 @@ use Ash\Facts\Facts;
 use Ash\Logbook\Profile;
 use Ash\Rails\DescribedRails;
 use Ash\Rails\Judgement;
+use Ash\Rails\Load;
 use Ash\Rails\MeterAccuracy;
 use Ash\Rails\Rail;
 use Ash\Rails\Reading;
@@ -49,5 +50,26 @@ final readonly class RunState
             ->orderByDesc('started_at')->orderByDesc('id')->first();
 
         return $run === null ? null : self::read($run, $profile, $bands);
+    }
+
+    /** @return array<string, array<string, float>> latest ohms to ground without the leads, by rail (as Rail::byName() keys them) and test point */
+    public function ohms(): array
+    {
+        $ohms = [];
+        foreach ($this->readings as $it) {
+            if ($it->ohms_to_ground !== null && isset($this->rails["\0{$it->rail}"])) {
+                $ohms["\0{$it->rail}"][$it->test_point] = max(0.0, $it->ohms_to_ground - $it->lead_ohm);
+            }
+        }
+
+        return $ohms;
+    }
+
+    /** The load of the last voltage; null while none was read, and nobody chose one. */
+    public function load(): ?Load
+    {
+        $last = $this->readings->last(static fn (StoredReading $it): bool => $it->volts !== null);
+
+        return $last === null ? null : Load::from($last->load);
     }
 }

@@ -28,6 +28,8 @@ use Carbon\CarbonImmutable;
  * @property ?float          $ripple_mvpp
  * @property ?float          $amps
  * @property ?float          $ohms_to_ground
+ * @property float           $lead_ohm
+ * @property bool            $changed
  * @property float           $reading_pct
  * @property float           $counts
  * @property float           $resolution_v
@@ -48,7 +50,7 @@ final class StoredReading extends ClientKeyed
         return [
             'volts' => 'float', 'ripple_mvpp' => 'float', 'amps' => 'float', 'ohms_to_ground' => 'float',
             'reading_pct' => 'float', 'counts' => 'float', 'resolution_v' => 'float', 'limit_low' => 'float', 'limit_high' => 'float',
-            'superseded' => 'boolean', 'at' => 'immutable_datetime',
+            'lead_ohm' => 'float', 'changed' => 'boolean', 'superseded' => 'boolean', 'at' => 'immutable_datetime',
         ];
     }
 
@@ -67,6 +69,8 @@ final class StoredReading extends ClientKeyed
             'ripple_mvpp' => $it->rippleMvpp,
             'amps' => $it->amps,
             'ohms_to_ground' => $it->ohmsToGround,
+            'lead_ohm' => $it->leadOhm ?? 0.0,
+            'changed' => $it->changed ?? false,
             'reading_pct' => $meter->readingPct,
             'counts' => $meter->counts,
             'resolution_v' => $meter->resolutionV,
@@ -99,6 +103,8 @@ final class StoredReading extends ClientKeyed
             amps: $this->amps,
             ohmsToGround: $this->ohms_to_ground,
             meter: $this->accuracy(),
+            leadOhm: $this->lead_ohm,
+            changed: $this->changed,
         );
     }
 }

@@ -7,6 +7,8 @@ namespace App\Rails;
 use App\Http\ApiBody;
 use Ash\Document\Field\Id;
 use Ash\Document\Field\Text;
+use Ash\Quantity\Typed;
+use Ash\Quantity\Unit;
 use Ash\Rails\Load;
 
 /** The meter is asked for a reading. */
@@ -28,6 +30,10 @@ final readonly class TakeBody
         public TakeWhat $what,
         #[Id]
         public ?string $corrects = null,
+        public ?bool $sure = null,
+        public ?bool $changed = null,
+        #[Typed(Unit::Ohm)]
+        public ?float $leadOhm = null,
     ) {
     }
 }

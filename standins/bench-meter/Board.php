@@ -23,6 +23,9 @@ final class Board
     /** What an unloaded, open wire picks up, in volts: a meter with a high input resistance never shows exactly 0. */
     private const STRAY = 0.004;
 
+    /** Voltages asked for so far: what comes and goes, goes at every second one. */
+    private int $asked = 0;
+
     /**
      * @param array<string, Rail>      $rails
      * @param list<Fault>              $faults
@@ -86,7 +89,9 @@ final class Board
         if ($this->fault('short', $rail) !== null) {
             return 0.0;
         }
-        $volts = $this->fault('weak', $rail)['volts'] ?? $this->fault('high', $rail)['volts'] ?? $it['volts'];
+        $goes = $this->fault('comes_and_goes', $rail);
+        $gone = $goes !== null && ++$this->asked % 2 === 0 ? $goes['volts'] ?? null : null;
+        $volts = $gone ?? $this->fault('weak', $rail)['volts'] ?? $this->fault('high', $rail)['volts'] ?? $it['volts'];
         $volts *= $this->fault('scaled', '*')['factor'] ?? 1.0;
         if ($this->fault('dead', '*') !== null || $this->open($rail, $point)) {
             return self::STRAY;
@@ -125,7 +130,7 @@ final class Board
         }
         $it = $this->rails[$rail] ?? null;
 
-        return $it === null ? null : $this->fault('short', $rail)['ohms'] ?? $it['ohms_to_ground'] ?? 220;
+        return $it === null ? null : $this->fault('short', $rail)['ohms'] ?? $this->fault('leak', $rail)['ohms'] ?? $it['ohms_to_ground'] ?? 220;
     }
 
     /** Farads across a rail. */

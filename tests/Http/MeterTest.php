@@ -7,6 +7,8 @@ namespace Tests\Http;
 use App\Instruments\Meter;
 use App\Logbook\Entry;
 use App\Logbook\Job;
+use App\Logbook\Machine;
+use App\Logbook\SaveProfile;
 use App\People\Role;
 use App\Rails\StoredReading;
 use Ash\Rails\DescribedRails;
@@ -44,6 +46,7 @@ final class MeterTest extends TestCase
         string $load = 'working',
         string $what = 'volts',
         ?string $id = null,
+        bool $sure = true,
     ): TestResponse {
         return $this->as(Role::Technician)->postJson(
             "/api/rail-runs/{$run}/take",
@@ -55,14 +58,15 @@ final class MeterTest extends TestCase
                 'test_point' => $point,
                 'load' => $load,
                 'what' => $what,
+                ...($sure ? ['sure' => true] : []),
             ],
         );
     }
 
     /** A person with probes: every supply output at both loads, resistance to ground, then the chip end of every rail. */
-    private function probeEverything(Job $job, string $run, Meter $meter): void
+    private function probeEverything(Machine $machine, string $run, Meter $meter): void
     {
-        $described = self::machine()->readProfile()->section(DescribedRails::class) ?? throw new \LogicException();
+        $described = $machine->readProfile()->section(DescribedRails::class) ?? throw new \LogicException();
         foreach (RunPlan::of($described->rails, $described->testPoints)->steps as ['rail' => $rail, 'point' => $point]) {
             if ($point->point?->value === 'supply') {
                 $this->take($run, $meter, $rail->name, $point->name, 'none', 'ohms')->assertOk();
@@ -90,6 +94,13 @@ final class MeterTest extends TestCase
             'reversed-bias' => [['reversed'], 'stop'],
             'all-low' => [['all_scaled'], 'hold'],
             'dead' => [['all_absent', 'bias_missing'], 'stop'],
+            'exchanged' => [['exchanged'], 'stop'],
+            'dead-plus12' => [['dead_output'], 'hold'],
+            'weak-alone' => [['weak_output'], 'hold'],
+            'several-weak' => [['several_weak'], 'hold'],
+            'unsteady-plus5' => [['unsteady'], 'hold'],
+            'leaky-plus5' => [['low_resistance'], 'hold'],
+            'standby-only' => [['standby_only'], 'hold'],
         ];
     }
 
@@ -98,9 +109,15 @@ final class MeterTest extends TestCase
     public function test_every_cause_comes_out_of_a_scene_and_none_of_a_sound_one(array $codes, string $advice): void
     {
         $scene = (string) $this->dataName();
-        $job = $this->job();
+        $machine = $scene === 'standby-only' ? self::bittern() : self::machine();
+        $job = $this->job($machine->slug);
+        if ($scene === 'leaky-plus5') {
+            $this->aGoodBoard();
+        }
         $run = $this->railRun($job);
-        $this->probeEverything($job, $run, $this->meterOn($scene));
+        $meter = $this->meterOn($scene);
+        $this->probeEverything($machine, $run, $meter);
+        $scene === 'unsteady-plus5' && $this->take($run, $meter, '+5', 'regulator U51 out')->assertOk();
         $page = $this->as(Role::Viewer)->getJson("/api/rail-runs/{$run}");
         $found = array_column((array) $page->json('causes'), 'code');
         self::assertSame([], array_diff($codes, $found), "{$scene}: ".implode(', ', $found));
@@ -108,6 +125,90 @@ final class MeterTest extends TestCase
         if ($codes === []) {
             self::assertSame([], $found);
         }
+    }
+
+    /** What a good board of the dome controller has to ground is learned from one. */
+    private function aGoodBoard(): void
+    {
+        $job = $this->job();
+        $run = $this->railRun($job);
+        foreach ([['-5', 'zener D4', 2200], ['+5', 'regulator U51 out', 95.2], ['+12', 'regulator U52 out', 180]] as [$rail, $point, $ohms]) {
+            $data = ['run' => $run, 'rail' => $rail, 'test_point' => $point, 'load' => 'none', 'ohms_to_ground' => $ohms, 'lead_ohm' => 0.2];
+            $this->add($job, ['kind' => 'reading', 'data' => $data])->assertCreated();
+        }
+        $this->add($job, ['kind' => 'good_board', 'data' => ['run' => $run]])->assertCreated();
+        $rail = self::machine()->refresh()->readProfile()->section(DescribedRails::class)?->rail('+5');
+        self::assertSame(95.0, $rail?->ohmsGood);
+    }
+
+    /** A machine whose supply waits for a start signal. */
+    private static function bittern(): Machine
+    {
+        $point = static fn (string $name): array => ['test_points' => [['name' => $name, 'point' => 'supply']]];
+
+        return SaveProfile::asNew(json_encode([
+            'format' => 'ash-bench/machine-profile/1', 'slug' => 'bittern', 'name' => 'Bittern', 'kind' => 'soft start', 'boards' => [['key' => 'main', 'name' => 'Main board']],
+            'rails' => [
+                ['name' => '+5 standby', 'nominal_v' => 5, 'standby' => true, ...$point('pin 9')],
+                ['name' => '+5', 'nominal_v' => 5, 'ripple_max_mvpp' => 50, ...$point('pin 4')],
+                ['name' => '+12', 'nominal_v' => 12, ...$point('pin 10')],
+            ],
+        ], JSON_THROW_ON_ERROR), 'Test');
+    }
+
+    /** A slip of the unit (common practice, no source) and a reading that belongs to another rail are asked back; nothing is kept until somebody is sure. */
+    public function test_a_reading_is_asked_back_before_it_is_kept(): void
+    {
+        $job = $this->job();
+        $run = $this->railRun($job);
+        $plus5 = ['rail' => '+5', 'point' => 'regulator U51 out'];
+        self::assertRefused($this->reading($job, $run, ...$plus5, volts: 5020), '/data/sure', '5.02 V on +5? 5020 was said');
+        self::assertRefused($this->reading($job, $run, ...$plus5, volts: 5.02, more: ['ripple_mvpp' => 0.03]), '/data/sure', '30 mVpp on +5?');
+        self::assertRefused($this->reading($job, $run, ...$plus5, volts: 12.01), '/data/sure', 'was this +12?');
+        self::assertSame(0, Entry::query()->where('job_id', $job->id)->count());
+        $this->reading($job, $run, ...$plus5, volts: 9.5)->assertCreated();
+        $kept = $this->reading($job, $run, ...$plus5, volts: 12.01, more: ['sure' => true])->assertCreated();
+        self::assertStringContainsString('asked back, stands', self::text($kept->json('entry.says')));
+        $meter = $this->meterOn('exchanged');
+        self::assertRefused($this->take($run, $meter, ...$plus5, sure: false), '/data/sure', 'was this +12?');
+        $this->take($run, $meter, ...$plus5)->assertOk();
+    }
+
+    /** The load is chosen and never preset; readings before a change do not count; a shorted rail is walked, and is no good board. */
+    public function test_a_run_knows_its_load_its_changes_and_where_a_short_is_nearest(): void
+    {
+        $job = $this->job();
+        $run = $this->railRun($job);
+        $page = fn (string $query = ''): array => (array) $this->as(Role::Viewer)->getJson("/api/rail-runs/{$run}{$query}")->assertOk()->json();
+        self::assertNull($page()['load']);
+        $this->reading($job, $run, '+12', 'regulator U52 out', 15.9)->assertCreated();
+        self::assertSame(['working', 'stop'], [$page()['load'], $page()['power_on']]);
+        $this->reading($job, $run, '+12', 'regulator U52 out', 12.0, more: ['changed' => true])->assertCreated();
+        self::assertNotContains('over_voltage', array_column((array) $page()['causes'], 'code'));
+        self::assertRefused($this->add($job, ['kind' => 'good_board', 'data' => ['run' => $run]]), '/data/run', 'no resistance');
+
+        foreach (['regulator U51 out' => 0.41, 'connector J1 pin 3' => 0.39, 'U1 pin 11' => 0.35] as $point => $ohms) {
+            $ohm = ['run' => $run, 'rail' => '+5', 'test_point' => $point, 'load' => 'none', 'ohms_to_ground' => $ohms, 'lead_ohm' => 0.3];
+            $this->add($job, ['kind' => 'reading', 'data' => $ohm])->assertCreated();
+            $live = (array) $page('?load=none&what=ohms')['live'];
+            self::assertSame($point === 'U1 pin 11' ? '-5|zener D4' : '+5', substr(self::text($live['key']), 0, $point === 'U1 pin 11' ? 11 : 2));
+        }
+        self::assertSame(['+5 is lowest at U1 pin 11, 50 mΩ: the short is nearest there; lift what hangs there, one part at a time'], $page()['shorts']);
+        self::assertRefused($this->add($job, ['kind' => 'good_board', 'data' => ['run' => $run]]), '/data/run', 'shorted rail is no good board: +5');
+        self::assertRefused($this->add($job, ['kind' => 'reading', 'data' => ['run' => $run, 'rail' => '+5', 'test_point' => 'U1 pin 11', 'load' => 'none', 'volts' => 5, 'lead_ohm' => 0.3]]), '/data/lead_ohm');
+    }
+
+    public function test_discharge_and_logic_level_are_told_as_they_are_typed(): void
+    {
+        $told = $this->as(Role::Viewer)->getJson('/api/rails/discharge?capacitance=220u&start=325&resistor=2k2')->assertOk();
+        self::assertSame(['care', 'With care: 818 ms, then measure'], [$told->json('tone'), $told->json('says')]);
+        $told = $this->getJson('/api/rails/discharge?capacitance=220u&start=325&resistor=2k2&rated=250')->assertOk();
+        self::assertSame('Not with this resistor', $told->json('says'));
+        self::assertRefused($this->getJson('/api/rails/discharge?capacitance=0&start=325&resistor=2k2'), '/capacitance');
+        $told = $this->getJson('/api/rails/level?family=ttl&supply=5&volts=1.5')->assertOk();
+        self::assertSame(['care', 'undefined, may be moving'], [$told->json('tone'), $told->json('says')]);
+        self::assertSame('above the supply', $this->getJson('/api/rails/level?family=cmos&supply=5&volts=5,4')->assertOk()->json('says'));
+        self::assertRefused($this->getJson('/api/rails/level?family=ecl&supply=5&volts=1'), '/family');
     }
 
     /** @return array<string, array{string}> state by scene */

@@ -146,7 +146,13 @@ final readonly class JudgedReading
     {
         $ohms = $this->reading->netOhms();
 
-        return $ohms !== null && Compare::below($ohms, self::SHORT_OHM);
+        return $ohms !== null && self::isShort($ohms);
+    }
+
+    /** Ohms to ground, without the leads, that are a short. */
+    public static function isShort(float $ohms): bool
+    {
+        return Compare::below($ohms, self::SHORT_OHM);
     }
 
     /** Not yet a short, and far below what a good board shows. */
@@ -155,6 +161,19 @@ final readonly class JudgedReading
         $ohms = $this->reading->netOhms();
 
         return $ohms !== null && !$this->shorted() && $this->rail->ohmsGood !== null && Compare::below($ohms, self::LOW_SHARE * $this->rail->ohmsGood);
+    }
+
+    /** Of a resistance to ground: a short is out, what must be compared with a good board is close to it. Null without one. */
+    public function resistance(): ?Verdict
+    {
+        $ohms = $this->reading->netOhms();
+
+        return match (true) {
+            $ohms === null => null,
+            $this->shorted() => Verdict::Out,
+            $this->lowResistance(), $this->rail->ohmsGood === null && Compare::atMost($ohms, self::SUSPICIOUS_OHM) => Verdict::OutClose,
+            default => Verdict::In,
+        };
     }
 
     private static function place(float $volts, Limits $limits, float $guard): Verdict

@@ -36,8 +36,9 @@ final readonly class RailsRoom extends Room
                     'amps' => 'Amperes',
                     'ohms_to_ground' => 'Ohms to ground',
                 ],
-                keptAsSaid: ['run', 'rail', 'test_point', 'load', 'meter'],
+                keptAsSaid: ['run', 'rail', 'test_point', 'load', 'meter', 'lead_ohm', 'changed'],
             ),
+            new EntryKind(GoodBoard::KIND, 'good board', GoodBoard::class),
         ];
     }
 

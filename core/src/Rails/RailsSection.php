@@ -34,12 +34,24 @@ final readonly class RailsSection implements Section
 
     public function teaches(EntryData $entry): bool
     {
-        return false;
+        return $entry instanceof GoodBoard;
     }
 
-    public function learned(\stdClass $document, EntryData $entry): null
+    public function learned(\stdClass $document, EntryData $entry): ?\stdClass
     {
-        return null;
+        if (!$entry instanceof GoodBoard) {
+            return null;
+        }
+        $good = array_column(array_map(static fn (GoodOhm $it): array => ["\0{$it->rail}", $it->ohm], $entry->ohms), 1, 0);
+        $learned = clone $document;
+        $rails = [];
+        foreach (is_array($document->rails ?? null) ? $document->rails : [] as $rail) {
+            $ohm = $rail instanceof \stdClass && is_string($rail->name ?? null) ? $good["\0{$rail->name}"] ?? null : null;
+            $rails[] = $rail instanceof \stdClass && $ohm !== null ? (object) [...(array) $rail, 'ohms_good' => $ohm] : $rail;
+        }
+        $learned->rails = $rails;
+
+        return $learned;
     }
 
     private static function budget(Node $node): ?Budget

@@ -26,6 +26,9 @@ final readonly class ReadingTaken implements EntryData, Settled
 
     /**
      * @param ?RippleFrom  $rippleFrom computed from AC volts RMS as a sawtooth; null: seen on a scope
+     * @param ?float       $leadOhm    of the leads, which are taken off; null: they were zeroed
+     * @param ?bool        $changed    something on this rail was repaired, exchanged or adjusted before it was read
+     * @param ?bool        $sure       it was asked back, and stands as it was said
      * @param ?Band        $band       that the bench had chosen
      * @param list<string> $reasons
      */
@@ -49,6 +52,10 @@ final readonly class ReadingTaken implements EntryData, Settled
         #[OrNull]
         #[Id]
         public ?string $meter = null,
+        #[Typed(Unit::Ohm)]
+        public ?float $leadOhm = null,
+        public ?bool $changed = null,
+        public ?bool $sure = null,
         #[Kept]
         #[Text]
         public ?string $meterName = null,
@@ -70,6 +77,7 @@ final readonly class ReadingTaken implements EntryData, Settled
     public function settled(Node $read): static
     {
         $this->volts !== null || $this->ohmsToGround !== null || $read->refuse('must have volts or ohms_to_ground or both');
+        $this->leadOhm === null || $this->ohmsToGround !== null || $read->at('lead_ohm')->refuse('is taken off a resistance that is not there');
         $this->rippleFrom === null || $this->rippleMvpp !== null || $read->at('ripple_from')->refuse('says where a ripple comes from that is not there');
 
         return $this;
@@ -86,6 +94,8 @@ final readonly class ReadingTaken implements EntryData, Settled
             rippleMvpp: $this->rippleMvpp,
             amps: $this->amps,
             ohmsToGround: $this->ohmsToGround,
+            leadOhm: $this->leadOhm ?? 0.0,
+            changed: $this->changed ?? false,
         );
     }
 
@@ -106,7 +116,9 @@ final readonly class ReadingTaken implements EntryData, Settled
             $this->volts === null ? null : Notation::print($this->volts, Unit::Volt),
             $ripple,
             $this->amps === null ? null : Notation::print($this->amps, Unit::Ampere),
-            $this->ohmsToGround === null ? null : Notation::print($this->ohmsToGround, Unit::Ohm).' to ground',
+            $this->ohmsToGround === null ? null : Notation::print(max(0.0, $this->ohmsToGround - ($this->leadOhm ?? 0.0)), Unit::Ohm).' to ground',
+            $this->changed === true ? 'after a change on the rail' : null,
+            $this->sure === true ? 'asked back, stands' : null,
         ]);
         $verdict = $this->verdict === null ? '' : " ({$this->verdict->words()})";
 

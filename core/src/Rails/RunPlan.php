@@ -58,4 +58,49 @@ final readonly class RunPlan
 
         return null;
     }
+
+    /**
+     * The next point of a resistance run, power off: each rail once at the supply, then along a rail that is shorted.
+     *
+     * @param array<string, array<string, float>> $ohms net, by rail (as Rail::byName() keys them) and test point
+     *
+     * @return array{rail: string, test_point: string, why: string}|null null when nothing is left to advise
+     */
+    public function resistance(array $ohms): ?array
+    {
+        foreach ($this->shorts($ohms) as $rail => $walk) {
+            if ($walk->left !== []) {
+                return ['rail' => $rail, 'test_point' => $walk->left[0], 'why' => $walk->says];
+            }
+        }
+        foreach ($this->steps as ['rail' => $rail, 'point' => $point]) {
+            if (($ohms["\0{$rail->name}"] ?? []) === []) {
+                return ['rail' => $rail->name, 'test_point' => $point->name, 'why' => 'each rail to ground once, power off'];
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param array<string, array<string, float>> $ohms
+     *
+     * @return array<string, ShortWalk> by name of the rail
+     */
+    public function shorts(array $ohms): array
+    {
+        $points = [];
+        foreach ($this->steps as ['rail' => $rail, 'point' => $point]) {
+            $points[$rail->name][] = $point->name;
+        }
+        $walks = [];
+        foreach ($points as $rail => $names) {
+            $walk = ShortWalk::of((string) $rail, $names, $ohms["\0{$rail}"] ?? []);
+            if ($walk !== null) {
+                $walks[(string) $rail] = $walk;
+            }
+        }
+
+        return $walks;
+    }
 }

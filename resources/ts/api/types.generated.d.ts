@@ -965,6 +965,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rails/discharge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["discharge"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rails/level": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["logicLevel"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/report-links/{link}": {
         parameters: {
             query?: never;
@@ -1536,6 +1568,11 @@ export interface components {
             gate: "leaking_cell" | "rails" | "bias";
             reason: string;
         };
+        /** @description of an entry "good board", as it is handed in */
+        DataGoodBoard: {
+            /** @description ULID */
+            run: string;
+        };
         /** @description of an entry "temporary fix", as it is handed in */
         DataHazard: Record<string, never>;
         /** @description of an entry "memory test", as it is handed in */
@@ -1597,6 +1634,9 @@ export interface components {
         DataReading: {
             /** @description A, or as it is typed: 4.98, 4,98, 47m, 4k7 */
             amps?: number | string;
+            changed?: boolean;
+            /** @description Ω, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            lead_ohm?: number | string;
             /** @enum {string} */
             load: "none" | "partial" | "working";
             /** @description ULID */
@@ -1610,6 +1650,7 @@ export interface components {
             ripple_mvpp?: number | string;
             /** @description ULID */
             run: string;
+            sure?: boolean;
             test_point: string;
             /** @description V, or as it is typed: 4.98, 4,98, 47m, 4k7 */
             volts?: number | string;
@@ -1735,11 +1776,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock" | "clock_read" | "reading" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "rebuilt" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "date_codes" | "capacitor" | "cap_reading" | "rework";
+            kind?: "battery" | "clock" | "clock_read" | "reading" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "rebuilt" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "date_codes" | "capacitor" | "cap_reading" | "rework";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -1783,6 +1824,7 @@ export interface components {
             date_codes: components["schemas"]["DataDateCodes"];
             decision: components["schemas"]["DataDecision"];
             gate: components["schemas"]["DataGate"];
+            good_board: components["schemas"]["DataGoodBoard"];
             hazard: components["schemas"]["DataHazard"];
             memory: components["schemas"]["DataMemory"];
             observation: components["schemas"]["DataObservation"];
@@ -2468,13 +2510,18 @@ export interface components {
             board: string;
             causes: components["schemas"]["CauseCard"][];
             cautions: string[];
+            /** @description resistance to ground was read on this run */
+            has_ohms: boolean;
             id: string;
             job_id: string;
             job_label: string;
             job_title: string;
             live: components["schemas"]["LiveCard"] | null;
-            /** @enum {string} */
-            load: "none" | "partial" | "working";
+            /**
+             * @description null: nobody has said yet what hangs on the supply
+             * @enum {string|null}
+             */
+            load: "none" | "partial" | "working" | null;
             loads: components["schemas"]["ChoiceLoad"][];
             machine: string;
             paths: components["schemas"]["PathCard"][];
@@ -2482,6 +2529,8 @@ export interface components {
             power_on: "ok" | "hold" | "stop";
             power_on_reasons: string[];
             repeats_id: string | null;
+            /** @description rails that are shorted, and where the short is nearest */
+            shorts: string[];
             steps: components["schemas"]["StepCard"][];
         };
         ReadAgainBody: {
@@ -2859,6 +2908,8 @@ export interface components {
             key: string;
             limits: string;
             nominal: string;
+            /** @description what a good board has to ground here */
+            ohms_good: string | null;
             /** @enum {string|null} */
             point: "supply" | "board" | "chip" | null;
             /** @description the same point in the run that this one repeats */
@@ -2997,14 +3048,18 @@ export interface components {
         TakeBody: {
             /** Format: date-time */
             at: string;
+            changed?: boolean;
             /** @description ULID */
             corrects?: string;
             /** @description ULID */
             id: string;
+            /** @description Ω, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            lead_ohm?: number | string;
             /** @enum {string} */
             load: "none" | "partial" | "working";
             meter: string;
             rail: string;
+            sure?: boolean;
             test_point: string;
             /** @enum {string} */
             what: "volts" | "ohms";
@@ -3078,6 +3133,13 @@ export interface components {
             says: string;
             /** Format: float */
             seconds: number;
+        };
+        /** @description What a small computation says, in words. */
+        ToldCard: {
+            reasons: string[];
+            says: string;
+            /** @enum {string} */
+            tone: "good" | "care" | "bad";
         };
         /** @description What stands between the board and the claim that it is fixed. */
         UnprovenCard: {
@@ -5049,6 +5111,7 @@ export interface operations {
         parameters: {
             query?: {
                 load?: "none" | "partial" | "working";
+                what?: "volts" | "ohms";
             };
             header?: never;
             path: {
@@ -5091,6 +5154,74 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TakenCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    discharge: {
+        parameters: {
+            query: {
+                capacitance: string;
+                /** @description volts the resistor is rated for */
+                rated?: string;
+                resistor: string;
+                start: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description how long, and whether this resistor may do it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    logicLevel: {
+        parameters: {
+            query: {
+                family: "ttl" | "cmos";
+                supply: string;
+                volts: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the level of a pin */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldCard"];
                 };
             };
             /** @description refused */

@@ -2,25 +2,28 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, data, words } from '../api/client';
 import { useMayRecord } from '../ui/session';
-import { keepText, readText } from '../api/storage';
+import { chooseFor, chosenOf } from './once-a-run';
 
 /** The choice that reads no meter: values are typed, and judged as from a hand-held one. */
 export const TYPED = 'typed';
-const KEY = 'ash-bench.meter';
 
-export function useMeters() {
+/**
+ * The meter of a run: chosen once for it. Where typed figures are laid to it none is preset, so that no figure is laid to a meter
+ * that was not read; where it is only asked the first one stands ready.
+ */
+export function useMeters(run: string, ready = false) {
     const meters = useQuery({ queryKey: ['meters'], queryFn: () => data(api.GET('/meters')) });
-    const [kept, keep] = useState(() => readText(KEY));
+    const [kept, keep] = useState(() => chosenOf(run, 'meter'));
     const active = meters.data?.filter((meter) => meter.active) ?? [];
     const options = [...active.map((meter) => ({ value: meter.id, words: meter.name })), { value: TYPED, words: 'Typed, hand-held meter' }];
-    const chosen = options.find((it) => it.value === kept)?.value ?? options[0]?.value ?? TYPED;
+    const chosen = options.find((it) => it.value === kept)?.value ?? (ready ? (options[0]?.value ?? TYPED) : null);
     return {
         options,
         chosen,
         meter: active.find((meter) => meter.id === chosen) ?? null,
         standin: active.find((meter) => meter.id === chosen && meter.standin)?.id ?? null,
         choose: (meter: string) => {
-            keepText(KEY, meter);
+            chooseFor(run, 'meter', meter);
             keep(meter);
         },
     };
@@ -30,7 +33,13 @@ export function MeterChoice({ meters }: { meters: ReturnType<typeof useMeters> }
     const may = useMayRecord();
     return (
         <>
-            <select aria-label="Meter" className="w-auto" value={meters.chosen} onChange={(event) => meters.choose(event.target.value)}>
+            <select
+                aria-label="Meter"
+                className="w-auto"
+                value={meters.chosen ?? ''}
+                onChange={(event) => meters.choose(event.target.value)}
+            >
+                {meters.chosen === null && <option value="">choose the meter</option>}
                 {meters.options.map((it) => (
                     <option key={it.value} value={it.value}>
                         {it.words}

@@ -28,7 +28,7 @@ function CapacitorSheet({ page }: { page: Schemas['CapacitorPage'] }) {
     const navigate = useNavigate();
     const job = page.job.id;
     const may = useMayRecord() && page.job.state === 'open';
-    const meters = useMeters();
+    const meters = useMeters('capacitors', true);
     const known = page.caps.filter((cap) => cap.known);
     const openSubstitutes = (key: string) => void navigate(`/jobs/${job}/substitutes?cap=${encodeURIComponent(key)}`);
     const [anew, setAnew] = useState<Cap | null>(null);

@@ -67,7 +67,8 @@ export function Run({
         points[0];
     const cap = known.find((it) => it.key === live?.key);
     if (live === undefined || cap === undefined) return null;
-    const reads = may && meters.chosen !== TYPED;
+    const meter = meters.chosen ?? TYPED;
+    const reads = may && meter !== TYPED;
 
     /** Another part becomes live: what was seen on this one is not said of that one. */
     const choose = (key: string | null) => {
@@ -105,7 +106,7 @@ export function Run({
             data(
                 api.POST('/jobs/{job}/capacitors/take', {
                     params: { path: { job } },
-                    body: { id, at: new Date().toISOString(), meter: meters.chosen, what, ...at },
+                    body: { id, at: new Date().toISOString(), meter, what, ...at },
                 }),
             ),
         ).then(

@@ -9,7 +9,7 @@ import { number } from '../../ui/number';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { Photos } from '../../bench/photos';
-import { MeterChoice, useMeters } from '../../bench/meter-choice';
+import { MeterChoice, TYPED, useMeters } from '../../bench/meter-choice';
 import { ContinuityRun } from './continuity';
 
 export function Corrosion() {
@@ -40,7 +40,7 @@ function CorrosionSheet({
     setAlso: (also: string) => void;
 }) {
     const may = useMayRecord() && page.job.state === 'open';
-    const meters = useMeters();
+    const meters = useMeters('leaks', true);
     return (
         <Page
             title="Leaks and continuity"
@@ -68,7 +68,7 @@ function CorrosionSheet({
             }
         >
             {may && <SurveyForm page={page} />}
-            {page.places.length > 0 && <ContinuityRun page={page} meter={meters.chosen} may={may} />}
+            {page.places.length > 0 && <ContinuityRun page={page} meter={meters.chosen ?? TYPED} may={may} />}
             {page.repairs.length > 0 && (
                 <Part title="To repair">
                     <ul>

@@ -2,34 +2,66 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ulid } from 'ulid';
-import { api, data, words, type Schemas } from '../../api/client';
+import { api, data, Refusal, words, type Schemas } from '../../api/client';
 import { record, useUnsent } from '../../api/outbox';
 import { take } from '../../api/take';
 import { ProbeRun, type ProbePoint, type Typed } from '../../bench/probe-run';
 import { setTones, sound, tonesOn } from '../../bench/tones';
 import { placeOf } from '../../bench/verdict';
-import { Choice } from '../../ui/choice';
-import { Button, Cautions } from '../../ui/controls';
+import { Button, Cautions, Notice } from '../../ui/controls';
 import { KeyHelp } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { BandDialog } from './band';
 import { Causes, PowerOn } from './causes';
 import { MeterChoice, TYPED, useMeters } from '../../bench/meter-choice';
+import { chooseFor, chosenOf } from '../../bench/once-a-run';
+import { GoodBoard, LeadsAsked, Once } from './once';
 import { PathWalk } from './path-walk';
+import { Discharge, LogicLevel } from './tools';
 
 type Load = Schemas['TakeBody']['load'];
 type What = Schemas['TakeBody']['what'];
 
+/** What is read, and with what on the supply: volts at a load, or ohms to ground with the power off. */
+interface Way {
+    what: What;
+    load: Load;
+}
+
+const LOADS: readonly string[] = ['none', 'partial', 'working'] satisfies Load[];
+const isLoad = (it: string | null): it is Load => it !== null && LOADS.includes(it);
+
+const wayOf = (kept: string | null): Way | null =>
+    kept === 'ohms' ? { what: 'ohms', load: 'none' } : isLoad(kept) ? { what: 'volts', load: kept } : null;
+
 export function RailRun() {
     const { id = '' } = useParams();
-    const [load, setLoad] = useState<Load>('working');
+    return <OneRun key={id} id={id} />;
+}
+
+function OneRun({ id }: { id: string }) {
+    const [chosen, choose] = useState(() => wayOf(chosenOf(id, 'way')));
+    const asked = chosen === null ? {} : { load: chosen.load, what: chosen.what };
     const run = useQuery({
-        queryKey: ['run', id, load],
+        queryKey: ['run', id, asked],
         placeholderData: (before) => before,
-        queryFn: () => data(api.GET('/rail-runs/{run}', { params: { path: { run: id }, query: { load } } })),
+        queryFn: () => data(api.GET('/rail-runs/{run}', { params: { path: { run: id }, query: asked } })),
     });
-    return <Loaded query={run}>{(page) => <RunSheet key={id} page={page} load={load} setLoad={setLoad} />}</Loaded>;
+    return (
+        <Loaded query={run}>
+            {(page) => (
+                <RunSheet
+                    page={page}
+                    way={chosen ?? wayOf(page.load)}
+                    setWay={(way) => {
+                        chooseFor(id, 'way', way);
+                        choose(wayOf(way));
+                    }}
+                />
+            )}
+        </Loaded>
+    );
 }
 
 const FIELDS: Record<What, { label: string; unit: string; second: string | null }> = {
@@ -37,14 +69,82 @@ const FIELDS: Record<What, { label: string; unit: string; second: string | null 
     ohms: { label: 'Ohms to ground, power off', unit: 'Ω', second: null },
 };
 
-function point(step: Schemas['StepCard'], unsent: string | null): ProbePoint {
+const DONE: Record<What, string> = {
+    volts: 'every supply output is read at this load',
+    ohms: 'every rail was read to ground',
+};
+
+/** What is said once, before the first reading: it goes into the record with every figure. */
+function RunSheet({ page, way, setWay }: { page: Schemas['RailRunPage']; way: Way | null; setWay: (way: string) => void }) {
+    const meters = useMeters(page.id);
+    const [leads, setLeads] = useState(() => chosenOf(page.id, 'leads'));
+    const [asking, ask] = useState<'way' | 'meter' | 'leads' | null>(null);
+    const question =
+        asking ?? (way === null ? 'way' : meters.chosen === null ? 'meter' : way.what === 'ohms' && leads === null ? 'leads' : null);
+    if (question === null && way !== null && meters.chosen !== null) {
+        return <Reading page={page} way={way} setWay={setWay} meters={meters} meter={meters.chosen} leads={leads ?? ''} ask={ask} />;
+    }
+    const keep = (change: () => void) => {
+        change();
+        ask(null);
+    };
+    return (
+        <Page title="Rail run" over={<Over page={page} />}>
+            <PowerOn page={page} />
+            {question === 'way' && (
+                <Once
+                    says="What hangs on the supply?"
+                    options={[...page.loads, { value: 'ohms', words: 'nothing, power off: ohms to ground' }]}
+                    onChoose={(value) => keep(() => setWay(value))}
+                />
+            )}
+            {question === 'meter' && (
+                <Once says="Which meter do you read?" options={meters.options} onChoose={(value) => keep(() => meters.choose(value))} />
+            )}
+            {question === 'leads' && (
+                <LeadsAsked
+                    onSaid={(ohms) =>
+                        keep(() => {
+                            chooseFor(page.id, 'leads', ohms);
+                            setLeads(ohms);
+                        })
+                    }
+                />
+            )}
+            <Cautions words={page.cautions} />
+        </Page>
+    );
+}
+
+function Over({ page }: { page: Schemas['RailRunPage'] }) {
+    return (
+        <>
+            <Link to={`/jobs/${page.job_id}`}>
+                {page.job_label}, {page.job_title}
+            </Link>
+            . {page.machine}, {page.board.toLowerCase()}
+            {page.repeats_id !== null && (
+                <>
+                    , repeats <Link to={`/rail-runs/${page.repeats_id}`}>the run before</Link>
+                </>
+            )}
+        </>
+    );
+}
+
+function point(step: Schemas['StepCard'], unsent: string | null, what: What): ProbePoint {
     const reading = step.reading;
     return {
         key: step.key,
         name: step.rail,
         place: step.test_point,
         where: step.where,
-        limits: `${step.band} band ${step.limits}${step.band === 'tight' ? `, wide ${step.wide}` : `, because ${step.band_reason ?? ''}`}`,
+        limits:
+            what === 'ohms'
+                ? step.ohms_good === null
+                    ? 'no good board was measured yet'
+                    : `a good board has ${step.ohms_good}`
+                : `${step.band} band ${step.limits}${step.band === 'tight' ? `, wide ${step.wide}` : `, because ${step.band_reason ?? ''}`}`,
         strip: step.strip,
         value: reading?.says ?? null,
         verdict: reading?.verdict ?? null,
@@ -56,23 +156,40 @@ function point(step: Schemas['StepCard'], unsent: string | null): ProbePoint {
     };
 }
 
-function RunSheet({ page, load, setLoad }: { page: Schemas['RailRunPage']; load: Load; setLoad: (load: Load) => void }) {
+function Reading({
+    page,
+    way,
+    setWay,
+    meters,
+    meter,
+    leads,
+    ask,
+}: {
+    page: Schemas['RailRunPage'];
+    way: Way;
+    setWay: (way: string) => void;
+    meters: ReturnType<typeof useMeters>;
+    meter: string;
+    leads: string;
+    ask: (what: 'way' | 'meter' | 'leads') => void;
+}) {
+    const { what, load } = way;
     const may = useMayRecord();
     const client = useQueryClient();
     const navigate = useNavigate();
-    const meters = useMeters();
     const unsent = useUnsent(page.job_id);
-    const [what, setWhat] = useState<What>('volts');
     const [chosen, setChosen] = useState<string | null>(null);
     const [correcting, setCorrecting] = useState(false);
     const [last, setLast] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
     const [problem, setProblem] = useState<string | null>(null);
+    const [doubt, setDoubt] = useState<(() => void) | null>(null);
+    const [changed, setChanged] = useState(false);
     const [band, setBand] = useState(false);
     const [tones, switchTones] = useState(tonesOn);
 
-    const waiting = (key: string) => unsent.find((it) => it.run === page.id && it.step === `${key}|${load}`)?.says ?? null;
-    const points = page.steps.map((step) => point(step, waiting(step.key)));
+    const waiting = (key: string) => unsent.find((it) => it.run === page.id && it.step === `${key}|${what}|${load}`)?.says ?? null;
+    const points = page.steps.map((step) => point(step, waiting(step.key), what));
     const advised = points.find((it) => it.key === page.live?.key);
     const unread = points.find((it) => it.value === null && it.unsent === null);
     const live = points.find((it) => it.key === chosen) ?? (advised?.unsent === null ? advised : undefined) ?? unread ?? points.at(-1);
@@ -80,40 +197,52 @@ function RunSheet({ page, load, setLoad }: { page: Schemas['RailRunPage']; load:
     if (live === undefined || step === undefined) return <p className="p-6">The profile of this machine lists no rails.</p>;
 
     const settle = (next: Schemas['RailRunPage'], key: string) => {
-        client.setQueryData(['run', page.id, load], next);
+        client.setQueryData(['run', page.id, { load, what }], next);
         void client.invalidateQueries({ queryKey: ['job', page.job_id] });
         sound(placeOf(next.steps.find((it) => it.key === key)?.reading?.verdict ?? null));
         setLast(key);
         setChosen(null);
         setCorrecting(false);
+        setChanged(false);
     };
-    const readMeter = async () => {
+    /** A reading that is asked back: nothing was kept, and the same is sent again by whoever is sure. */
+    const refused = (refusal: Refusal, again: () => void) => {
+        setProblem(refusal.at('/data/sure') ?? refusal.message);
+        setDoubt(refusal.at('/data/sure') === undefined ? null : () => again);
+    };
+    const readMeter = async (sure = false) => {
         if (busy) return;
         setBusy(true);
         setProblem(null);
+        setDoubt(null);
         try {
             const corrects = correcting && step.reading !== null ? { corrects: step.reading.entry_id } : {};
             const taken = await take(page.id, {
-                meter: meters.chosen,
+                meter,
                 rail: step.rail,
                 test_point: step.test_point,
                 load,
                 what,
                 ...corrects,
+                ...(sure ? { sure } : {}),
+                ...(changed ? { changed } : {}),
+                ...(what === 'ohms' ? { lead_ohm: leads } : {}),
             });
             if (taken.state === 'reading') settle(taken.run, step.key);
             if (taken.words !== '') setProblem(taken.words);
         } catch (caught) {
-            setProblem(`${words(caught)}: no reading was taken. Press again.`);
+            if (caught instanceof Refusal) refused(caught, () => void readMeter(true));
+            else setProblem(`${words(caught)}: no reading was taken. Press again.`);
         } finally {
             setBusy(false);
         }
     };
-    const write = async (typed: Typed) => {
+    const write = async (typed: Typed, sure = false) => {
         setProblem(null);
+        setDoubt(null);
         const figures =
             what === 'ohms'
-                ? { ohms_to_ground: typed.value }
+                ? { ohms_to_ground: typed.value, lead_ohm: leads }
                 : { volts: typed.value, ...(typed.second.trim() === '' ? {} : { ripple_mvpp: typed.second }) };
         const sent = await record(
             page.job_id,
@@ -125,16 +254,18 @@ function RunSheet({ page, load, setLoad }: { page: Schemas['RailRunPage']; load:
                     rail: step.rail,
                     test_point: step.test_point,
                     load,
-                    ...(meters.chosen === TYPED ? {} : { meter: meters.chosen }),
+                    ...(meter === TYPED ? {} : { meter }),
                     ...figures,
+                    ...(changed ? { changed } : {}),
+                    ...(sure ? { sure } : {}),
                 },
                 ...(correcting && step.reading !== null ? { corrects: step.reading.entry_id } : {}),
             },
             `${typed.value} ${FIELDS[what].unit}`,
-            { run: page.id, step: `${step.key}|${load}` },
+            { run: page.id, step: `${step.key}|${what}|${load}` },
         );
         if (sent.state === 'refused') {
-            setProblem(`${typed.value}: ${sent.refusal.message}`);
+            refused(sent.refusal, () => void write(typed, true));
             return;
         }
         if (sent.state === 'unsent') {
@@ -144,7 +275,7 @@ function RunSheet({ page, load, setLoad }: { page: Schemas['RailRunPage']; load:
         }
         // It is in the record; when the page cannot be read again just now, it will be when the server answers.
         try {
-            settle(await data(api.GET('/rail-runs/{run}', { params: { path: { run: page.id }, query: { load } } })), step.key);
+            settle(await data(api.GET('/rail-runs/{run}', { params: { path: { run: page.id }, query: { load, what } } })), step.key);
         } catch {
             void client.invalidateQueries({ queryKey: ['run'] });
         }
@@ -163,56 +294,35 @@ function RunSheet({ page, load, setLoad }: { page: Schemas['RailRunPage']; load:
             (caught: unknown) => setProblem(words(caught)),
         );
     };
-    const cycle = <T,>(all: readonly T[], now: T): T | undefined => all[(all.indexOf(now) + 1) % all.length];
-    const loads = page.loads.map((it) => ({ value: it.value as Load, words: it.words }));
-    const letters = {
-        l: () =>
-            setLoad(
-                cycle(
-                    loads.map((it) => it.value),
-                    load,
-                ) ?? load,
-            ),
-        o: () => setWhat(what === 'volts' ? 'ohms' : 'volts'),
+    const drop = () => {
+        setDoubt(null);
+        setProblem(null);
+    };
+    const letters: Record<string, () => void> = {
+        l: () => ask('way'),
+        o: () => setWay(what === 'volts' ? 'ohms' : (page.load ?? 'working')),
         b: () => may && setBand(true),
-        m: () =>
-            meters.choose(
-                cycle(
-                    meters.options.map((it) => it.value),
-                    meters.chosen,
-                ) ?? meters.chosen,
-            ),
+        m: () => ask('meter'),
+        x: () => setChanged(!changed),
         t: () => {
             setTones(!tones);
             switchTones(!tones);
         },
         j: () => void navigate(`/jobs/${page.job_id}`),
-        a: repeat,
+        ...(doubt === null ? {} : { y: doubt }),
+        ...(what === 'ohms' ? { z: () => ask('leads') } : {}),
     };
     return (
         <Page
             title="Rail run"
-            over={
-                <>
-                    <Link to={`/jobs/${page.job_id}`}>
-                        {page.job_label}, {page.job_title}
-                    </Link>
-                    . {page.machine}, {page.board.toLowerCase()}
-                    {page.repeats_id !== null && (
-                        <>
-                            , repeats <Link to={`/rail-runs/${page.repeats_id}`}>the run before</Link>
-                        </>
-                    )}
-                </>
-            }
+            over={<Over page={page} />}
             aside={
                 <Settings
-                    load={load}
-                    loads={loads}
-                    setLoad={setLoad}
+                    way={what === 'ohms' ? `power off, leads ${leads} Ω` : (page.loads.find((it) => it.value === load)?.words ?? load)}
                     meters={meters}
                     tones={tones}
-                    onTones={letters.t}
+                    onWay={() => ask('way')}
+                    onTones={() => letters['t']?.()}
                     onAgain={may ? repeat : null}
                 />
             }
@@ -221,7 +331,13 @@ function RunSheet({ page, load, setLoad }: { page: Schemas['RailRunPage']; load:
             <ProbeRun
                 points={points}
                 live={live}
-                why={chosen === null ? (page.live?.why ?? 'every supply output is read at this load') : null}
+                why={
+                    changed
+                        ? 'after a change: earlier readings of this rail are left out'
+                        : chosen === null
+                          ? (page.live?.why ?? DONE[what])
+                          : null
+                }
                 last={points.find((it) => it.key === last && it.value !== null) ?? null}
                 busy={busy}
                 problem={problem}
@@ -232,40 +348,57 @@ function RunSheet({ page, load, setLoad }: { page: Schemas['RailRunPage']; load:
                     setCorrecting(false);
                 }}
                 onBack={back}
-                onTake={may && meters.chosen !== TYPED ? () => void readMeter() : null}
+                onTake={may && meter !== TYPED ? () => void readMeter() : null}
                 onRecord={(typed) => void write(typed)}
                 onEscape={() => {
                     setChosen(null);
                     setCorrecting(false);
+                    drop();
                 }}
                 letters={letters}
             >
+                {doubt !== null && (
+                    <div className="flex flex-wrap gap-2">
+                        <Button look="main" onClick={doubt}>
+                            It stands <kbd>y</kbd>
+                        </Button>
+                        <Button onClick={drop}>
+                            Read it again <kbd>Esc</kbd>
+                        </Button>
+                    </div>
+                )}
+                {page.shorts.map((says) => (
+                    <Notice key={says} tone="bad">
+                        {says}
+                    </Notice>
+                ))}
+                {what === 'ohms' && may && page.has_ohms && page.shorts.length === 0 && <GoodBoard page={page} />}
                 {page.paths.map((path) => (
                     <PathWalk key={path.rail} path={path} />
                 ))}
                 <Causes causes={page.causes} />
                 <Cautions words={page.cautions} />
+                <Discharge />
+                <LogicLevel />
             </ProbeRun>
             {band && <BandDialog job={page.job_id} step={step} onClose={() => setBand(false)} />}
         </Page>
     );
 }
 
-/** What holds for the whole run, and the keys. */
+/** What is held for the whole run, and the keys. */
 function Settings({
-    load,
-    loads,
-    setLoad,
+    way,
     meters,
     tones,
+    onWay,
     onTones,
     onAgain,
 }: {
-    load: Load;
-    loads: { value: Load; words: string }[];
-    setLoad: (load: Load) => void;
+    way: string;
     meters: ReturnType<typeof useMeters>;
     tones: boolean;
+    onWay: () => void;
     onTones: () => void;
     onAgain: (() => void) | null;
 }) {
@@ -278,16 +411,20 @@ function Settings({
                     ['Tab', 'to the ripple'],
                     ['Backspace', 'step back; the next reading there corrects the last'],
                     ['↑ ↓', 'choose the live point'],
-                    ['l', 'load state'],
+                    ['y', 'a reading that was asked back stands'],
+                    ['x', 'something on this rail was changed before this reading'],
+                    ['l', 'another load'],
                     ['o', 'ohms to ground or volts'],
-                    ['m', 'meter or typed'],
+                    ['z', 'what the leads read'],
+                    ['m', 'another meter'],
                     ['b', 'band of the live rail'],
                     ['t', 'tones'],
-                    ['a', 'again: a new run compared with this one'],
                     ['j', 'back to the job'],
                 ]}
             />
-            <Choice label="Load" value={load} options={loads} onChange={setLoad} />
+            <Button onClick={onWay} aria-label={`Load: ${way}`}>
+                {way} <kbd>l</kbd>
+            </Button>
             <MeterChoice meters={meters} />
             <Button aria-pressed={tones} onClick={onTones}>
                 Tones {tones ? 'on' : 'off'}
