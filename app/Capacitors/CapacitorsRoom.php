@@ -18,6 +18,7 @@ use Ash\Capacitors\Rework;
 use Ash\Facts\Facts;
 use Ash\Facts\PartWanted;
 use Ash\Logbook\Entries\Decision;
+use Ash\Logbook\Entries\Overruled;
 use Ash\Logbook\Entries\PartReplaced;
 use Ash\Logbook\Entries\WaitingFor;
 use Ash\Logbook\EntryData;
@@ -120,9 +121,11 @@ final class CapacitorsRoom extends Room
 
     public function facts(Job $job, Profile $profile, Facts $known): array
     {
-        $parts = DB::table('capacitor_tests')->where('board_id', $job->board_id)->where('current', true)->where('verdict', PartVerdict::Replace->value)
-            ->where('replaced', false)->orderBy('cap_key')->limit(self::NAMED)->pluck('cap_key')->all();
-        $parts = array_values(array_filter($parts, is_string(...)));
+        $tests = DB::table('capacitor_tests')->where('board_id', $job->board_id)->where('current', true)->where('verdict', PartVerdict::Replace->value)
+            ->where('replaced', false)->orderBy('cap_key')->limit(self::NAMED)->pluck('cap_key', 'entry_id')->all();
+        $overruled = $tests === [] ? [] : Entry::standing(Overruled::KIND)->where('board_id', $job->board_id)->get()
+            ->map(static fn (Entry $it): string => $it->as(Overruled::class)->of ?? '')->all();
+        $parts = array_values(array_filter(array_diff_key($tests, array_flip($overruled)), is_string(...)));
 
         return $parts === [] ? [] : [new PartsCondemned($parts)];
     }

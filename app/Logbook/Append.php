@@ -8,16 +8,19 @@ use App\Http\Conflict;
 use App\Http\Once;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
 use Ash\Logbook\CloseRule;
-use Ash\Logbook\Entries\GatePassed;
 use Ash\Logbook\Entries\JobClosed;
 use Ash\Logbook\Entries\StageEntered;
 use Ash\Logbook\EntryData;
 use Ash\Logbook\EntryDraft;
 use Ash\Logbook\LogbookRoom as Core;
 use Ash\Logbook\Profile;
+use Ash\Logbook\Stage;
+use Ash\Logbook\StageFollows;
 use Ash\Logbook\Unproven;
 use Carbon\CarbonImmutable;
+use Symfony\Component\Uid\Ulid;
 
 /**
  * The one way into the record: an entry and everything that follows from it, in one transaction.
@@ -57,7 +60,7 @@ final readonly class Append
             'job_id' => $this->job->id,
             'board_id' => $this->board($draft, $data, $corrected),
             'kind' => $draft->kind->name,
-            'stage' => $draft->stage ?? $corrected->stage ?? $this->job->stage,
+            'stage' => $this->stage($draft, $corrected),
             'at' => CarbonImmutable::instance($draft->at)->utc(),
             'person_id' => $this->who->id,
             'author' => $this->who->name,
@@ -73,10 +76,30 @@ final readonly class Append
         }
         Followed::by($entry, $this->job, $corrected);
         Learned::from($entry, $this->job);
+        $corrected === null && $this->stageFollows($entry, $draft);
         $this->job->sheet = SheetDocument::of(Gathered::sheet($this->job, $this->profile));
         $this->job->save();
 
         return $entry;
+    }
+
+    /** The stage goes where the work is, as an entry of its own that says so. */
+    private function stageFollows(Entry $entry, EntryDraft $draft): void
+    {
+        $to = $this->job->state !== 'open' ? null : StageFollows::to($this->job->stage, $draft->kind, SheetDocument::closed($this->job->sheet));
+        if ($to === null) {
+            return;
+        }
+        $stage = House::here()->hall->draft(Node::of((object) [
+            'id' => Ulid::generate(), 'at' => $entry->at->format(Cards::EXACT), 'kind' => StageEntered::KIND, 'data' => (object) ['to' => $to->value],
+            'text' => "Follows the work: {$draft->kind->words}",
+        ]));
+        $followed = Entry::query()->create([
+            'id' => $stage->id, 'job_id' => $this->job->id, 'board_id' => $entry->board_id, 'kind' => StageEntered::KIND, 'stage' => $to, 'at' => $entry->at,
+            'person_id' => $this->who->id, 'author' => $this->who->name, 'minutes' => 0, 'text' => $stage->text, 'data' => $stage->data, 'corrects_id' => null,
+            'fingerprint' => Fingerprint::of($this->job->id, $stage), 'received_at' => now(),
+        ]);
+        Followed::by($followed, $this->job, null);
     }
 
     private function corrected(EntryDraft $draft): ?Entry
@@ -115,18 +138,27 @@ final readonly class Append
         $draft->data instanceof JobClosed && $this->close($draft->data);
     }
 
+    /** The stage is opened by hand: not through a closed gate. */
     private function gates(EntryDraft $draft, ?Entry $corrected): void
     {
-        $to = $draft->data instanceof StageEntered ? $draft->data->to : $draft->stage;
-        if ($to === null || !$to->powered() || $draft->data instanceof GatePassed || $to === $corrected?->stage) {
+        $to = $draft->data instanceof StageEntered ? $draft->data->to : null;
+        if ($to === null || !$to->powered() || $to === $corrected?->stage) {
             return;
         }
         foreach (Gathered::sheet($this->job, $this->profile)->gates as $gate) {
             if ($gate->closed()) {
-                $pointer = $draft->data instanceof StageEntered ? '/data/to' : '/stage';
-                throw InvalidDocument::at($pointer, "{$gate->gate->words()} is closed before {$to->words()}: {$gate->why[0]}. Record a reason to go on anyway");
+                throw InvalidDocument::at('/data/to', "{$gate->gate->words()} is closed before {$to->words()}: {$gate->why[0]}. Record a reason to go on anyway");
             }
         }
+    }
+
+    /** Work that belongs behind a closed gate is kept all the same, at the stage where the job stands. */
+    private function stage(EntryDraft $draft, ?Entry $corrected): Stage
+    {
+        $said = $draft->stage ?? $corrected->stage ?? $this->job->stage;
+        $held = $said->powered() && $said !== $corrected?->stage && SheetDocument::closed($this->job->sheet);
+
+        return $held ? $this->job->stage : $said;
     }
 
     private function close(JobClosed $data): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use Ash\Facts\PowerOn;
+use Ash\Logbook\Entries\Overruled;
 use Ash\Logbook\Gate;
 use Ash\Logbook\OpenKind;
 use Ash\Logbook\Outcome;
@@ -57,8 +58,11 @@ final readonly class Cards
         return $data;
     }
 
-    /** @param array<string, string> $correctedBy by the entry corrected */
-    public static function entry(object $row, array $correctedBy): EntryCard
+    /**
+     * @param array<string, string>        $correctedBy by the entry corrected
+     * @param array<string, OverruledCard> $overruled   by the entry whose verdict it is
+     */
+    public static function entry(object $row, array $correctedBy, array $overruled = []): EntryCard
     {
         $r = new Row($row);
         $kinds = House::here()->hall->kinds;
@@ -76,6 +80,7 @@ final readonly class Cards
             minutes: $r->int('minutes'), says: $said,
             verdict: is_string($verdict) ? $verdict : null, data: $data, text: $r->string('text'), corrects_id: $r->text('corrects_id'),
             corrected_by: $correctedBy[$r->string('id')] ?? null,
+            overruled: $overruled[$r->string('id')] ?? null,
         );
     }
 
@@ -94,7 +99,32 @@ final readonly class Cards
             $correctedBy[(new Row($later))->string('corrects_id')] = (new Row($later))->string('id');
         }
 
-        return array_map(static fn (object $row): EntryCard => self::entry($row, $correctedBy), array_values($rows));
+        $overruled = self::overruled($rows, $correctedBy);
+
+        return array_map(static fn (object $row): EntryCard => self::entry($row, $correctedBy, $overruled), array_values($rows));
+    }
+
+    /**
+     * @param list<object>          $rows
+     * @param array<string, string> $correctedBy
+     *
+     * @return array<string, OverruledCard> by the entry whose verdict it is
+     */
+    private static function overruled(array $rows, array $correctedBy): array
+    {
+        $overruled = [];
+        foreach ($rows as $row) {
+            $r = new Row($row);
+            if ($r->string('kind') === Overruled::KIND && !isset($correctedBy[$r->string('id')])) {
+                $it = House::here()->hall->kinds->stored(Overruled::KIND, $r->string('data'));
+                if ($it instanceof Overruled) {
+                    $by = Entry::writtenBy($r->string('author'), $r->text('person_id') !== null);
+                    $overruled[$it->of] = new OverruledCard($it->says, $it->reason, $by);
+                }
+            }
+        }
+
+        return $overruled;
     }
 
     /**

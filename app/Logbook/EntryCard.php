@@ -41,6 +41,8 @@ final readonly class EntryCard
         public ?string $corrects_id,
         #[OA\Property()]
         public ?string $corrected_by,
+        #[OA\Property(description: 'what a person says of its verdict instead')]
+        public ?OverruledCard $overruled = null,
     ) {
     }
 }

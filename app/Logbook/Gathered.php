@@ -10,6 +10,8 @@ use Ash\Facts\OpenThing;
 use Ash\Facts\PartsReplaced;
 use Ash\Facts\PowerOn;
 use Ash\Logbook\Allowance;
+use Ash\Logbook\ColdChecksMade;
+use Ash\Logbook\Entries\ColdChecked;
 use Ash\Logbook\Entries\Decision;
 use Ash\Logbook\Entries\GatePassed;
 use Ash\Logbook\Entries\JobClosed;
@@ -28,7 +30,7 @@ use Illuminate\Support\Collection;
 final readonly class Gathered
 {
     /** Entries of the hall's own that decide something. */
-    private const DECIDING = [Core::SYMPTOM, PartReplaced::KIND, Decision::KIND, GatePassed::KIND, StageEntered::KIND, JobClosed::KIND, Core::REOPENED];
+    private const DECIDING = [Core::SYMPTOM, PartReplaced::KIND, Decision::KIND, ColdChecked::KIND, GatePassed::KIND, StageEntered::KIND, JobClosed::KIND, Core::REOPENED];
 
     /** @param Collection<int, Entry> $entries that stand, in time order */
     private function __construct(private Collection $entries)
@@ -51,7 +53,7 @@ final readonly class Gathered
         return self::of($job->id)->known($job, $profile);
     }
 
-    /** Only what the hall itself has read: bands, parts. */
+    /** Only what the hall itself has read: bands, parts, cold checks. */
     public function own(): Facts
     {
         $parts = $this->kind(PartReplaced::KIND);
@@ -63,9 +65,11 @@ final readonly class Gathered
                 $bands[] = new BandChosen($it->rail, $it->band, $it->reason);
             }
         }
+        $checked = $this->kind(ColdChecked::KIND)->map(static fn (Entry $entry): ?ColdChecked => $entry->as(ColdChecked::class))->filter();
+        $wrong = $checked->mapWithKeys(static fn (ColdChecked $it): array => [$it->check->value => $it->wrong])->all();
         $replaced = array_values($parts->map(static fn (Entry $entry): string => $entry->data->sentence(''))->all());
 
-        return new Facts(...$bands, ...($last === null || $replaced === [] ? [] : [new PartsReplaced($replaced, $last->at)]));
+        return new Facts(...$bands, ...($wrong === [] ? [] : [new ColdChecksMade($wrong)]), ...($last === null || $replaced === [] ? [] : [new PartsReplaced($replaced, $last->at)]));
     }
 
     public function symptom(): ?string

@@ -99,11 +99,13 @@ final readonly class JobController
         $sheetCard = Cards::sheet(is_array($sheet) ? $sheet : []);
         $stage = Stage::from($r->string('stage'));
 
+        $cards = Cards::entries($entries, true);
+
         return new JsonResponse(new JobPage(
             job: Cards::job($row),
             sheet: $sheetCard,
             stages: self::stages($stage, $sheetCard, $entries->pluck('stage')->unique()->all()),
-            entries: Cards::entries($entries, true),
+            entries: $cards,
             open_items: Cards::itemCards(Cards::items()->where('job_id', $job)),
             boards: array_values(DB::table('boards')
                 ->where('machine_id', $r->string('machine_id'))
@@ -113,6 +115,11 @@ final readonly class JobController
             cautions: array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautionsAt($stage)),
             examples: self::examples(),
             outcomes: array_map(static fn (Outcome $outcome): ChoiceCard => new ChoiceCard($outcome->value, $outcome->words()), Outcome::cases()),
+            cold_checks: ColdCheckCard::all($cards, $stage),
+            otherwise: $r->string('state') === 'open' || !is_array($sheet) ? [] : SheetDocument::otherwise(
+                $sheet,
+                SheetDocument::of(Gathered::sheet(Job::query()->findOrFail($job), $profile)),
+            ),
         ));
     }
 

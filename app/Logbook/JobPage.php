@@ -12,13 +12,15 @@ use OpenApi\Attributes as OA;
 final readonly class JobPage
 {
     /**
-     * @param list<StageCard>    $stages
-     * @param list<EntryCard>    $entries
-     * @param list<OpenItemCard> $open_items
-     * @param list<BoardCard>    $boards
-     * @param list<string>       $cautions
-     * @param list<ExampleCard>  $examples
-     * @param list<ChoiceCard>   $outcomes
+     * @param list<StageCard>     $stages
+     * @param list<EntryCard>     $entries
+     * @param list<OpenItemCard>  $open_items
+     * @param list<BoardCard>     $boards
+     * @param list<string>        $cautions
+     * @param list<ExampleCard>   $examples
+     * @param list<ChoiceCard>    $outcomes
+     * @param list<ColdCheckCard> $cold_checks
+     * @param list<string>        $otherwise
      */
     public function __construct(
         #[OA\Property()]
@@ -39,6 +41,10 @@ final readonly class JobPage
         public array $examples,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class))]
         public array $outcomes,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ColdCheckCard::class))]
+        public array $cold_checks,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'of a closed job: what today\'s rules say otherwise')]
+        public array $otherwise,
     ) {
     }
 }

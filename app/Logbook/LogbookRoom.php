@@ -10,6 +10,7 @@ use Ash\Logbook\Entries\Arrived;
 use Ash\Logbook\Entries\FixUndone;
 use Ash\Logbook\Entries\GatePassed;
 use Ash\Logbook\Entries\OpenItemNamed;
+use Ash\Logbook\Entries\Overruled;
 use Ash\Logbook\Entries\PhotoTaken;
 use Ash\Logbook\Entries\Pin;
 use Ash\Logbook\Entries\PutBack;
@@ -81,9 +82,15 @@ final class LogbookRoom extends Room
             ),
             $data instanceof GatePassed => self::gate($data, $at),
             $data instanceof PutBack => Rebuild::complete($at->job, $data, $at->draft->corrects),
+            $data instanceof Overruled => self::overruled($data, $at),
             $data instanceof PhotoTaken, $data instanceof Pin => Photo::complete($at->job, $data),
             default => $data,
         };
+    }
+
+    public function boardOf(EntryData $data): ?string
+    {
+        return $data instanceof Overruled ? Entry::query()->find($data->of)?->board_id : null;
     }
 
     public function follow(Entry $entry, Job $job): void
@@ -103,6 +110,20 @@ final class LogbookRoom extends Room
         if ($entry->kind === FixUndone::KIND || $entry->kind === Arrived::KIND) {
             OpenItem::reopen($entry);
         }
+    }
+
+    private static function overruled(Overruled $data, Taking $at): Overruled
+    {
+        $of = Entry::query()->where('job_id', $at->job->id)->find($data->of) ?? throw InvalidDocument::at('/data/of', 'is not an entry of this job');
+        $verdict = $of->stored()->verdict ?? null;
+        if (!is_string($verdict)) {
+            throw InvalidDocument::at('/data/of', 'has no verdict to overrule');
+        }
+        if (Entry::query()->where('corrects_id', $of->id)->exists()) {
+            throw InvalidDocument::at('/data/of', 'is corrected already: overrule the later entry');
+        }
+
+        return Shape::of(Overruled::class)->with($data, ['verdict' => $verdict]);
     }
 
     private static function gate(GatePassed $data, Taking $at): GatePassed

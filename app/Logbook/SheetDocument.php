@@ -21,6 +21,48 @@ final readonly class SheetDocument
         return ['text' => $it->text, 'why' => $it->why, 'room' => $it->room, 'minutes' => $it->minutes];
     }
 
+    /**
+     * @param array<mixed>|null $document as it is kept beside the job
+     *
+     * @return bool whether a gate of it is closed
+     */
+    public static function closed(?array $document): bool
+    {
+        $gates = $document['gates'] ?? [];
+
+        return in_array(true, array_column(is_array($gates) ? $gates : [], 'closed'), true);
+    }
+
+    /**
+     * What today's rules say otherwise than the head did that was kept when the job was closed.
+     *
+     * @param array<mixed> $kept
+     * @param array<mixed> $now
+     *
+     * @return list<string>
+     */
+    public static function otherwise(array $kept, array $now): array
+    {
+        $texts = static function (array $of, string $list): array {
+            $all = is_array($of[$list] ?? null) ? $of[$list] : [];
+            $gate = static fn (array $it): string => is_string($it['words'] ?? null) ? "{$it['words']}: ".(is_string($it['level'] ?? null) ? $it['level'] : '') : '';
+
+            return array_map(static fn (mixed $it): string => !is_array($it) ? '' : (is_string($it['text'] ?? null) ? $it['text'] : $gate($it)), $all);
+        };
+        $lines = [];
+        foreach (['suspected', 'gates'] as $list) {
+            [$then, $today] = [$texts($kept, $list), $texts($now, $list)];
+            foreach (array_diff($today, $then) as $it) {
+                $lines[] = "today, and not then: {$it}";
+            }
+            foreach (array_diff($then, $today) as $it) {
+                $lines[] = "then, and not today: {$it}";
+            }
+        }
+
+        return $lines;
+    }
+
     /** @return array<string, mixed> */
     public static function of(JobSheet $sheet): array
     {

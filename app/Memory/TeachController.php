@@ -169,9 +169,11 @@ final readonly class TeachController
         $lines = array_map(static fn (Node $it): array => [
             $it->only('example', 'pattern')->at('example')->text(400), Shape::of(LinePattern::class)->read($it->at('pattern')),
         ], $node->at('lines')->items(self::MOST));
-        $known = TaughtLine::query()->where('machine_id', $machine->id)->where('active', true)->pluck('pattern')->flip();
         $taken = 0;
-        Once::transaction(static function () use ($lines, $known, $machine, $request, &$taken): void {
+        Once::transaction(static function () use ($lines, $machine, $request, &$taken): void {
+            // One import after the other: the same lines sent twice at once are kept once.
+            Machine::query()->lockForUpdate()->findOrFail($machine->id);
+            $known = TaughtLine::query()->where('machine_id', $machine->id)->where('active', true)->pluck('pattern')->flip();
             $taken = 0;
             foreach ($lines as [$example, $pattern]) {
                 $json = TaughtLine::json($pattern);

@@ -46,6 +46,7 @@ final readonly class RunAsShown
         private TakeWhat $what,
         private Facts $bands,
         private ?RunState $before,
+        private bool $closed,
     ) {
     }
 
@@ -56,7 +57,7 @@ final readonly class RunAsShown
             DB::table('jobs')
                 ->join('machines', 'machines.id', '=', 'jobs.machine_id')
                 ->where('jobs.id', $run->job_id)
-                ->select('jobs.number', 'jobs.title', 'machines.name', 'machines.profile')->first()
+                ->select('jobs.number', 'jobs.title', 'jobs.state', 'machines.name', 'machines.profile')->first()
                 ?? abort(404),
         );
         $board = new Row(DB::table('boards')->where('id', $run->board_id)->first(['name']) ?? abort(404));
@@ -72,6 +73,7 @@ final readonly class RunAsShown
             $what,
             $bands,
             $repeated === null ? null : RunState::read($repeated, $profile, $bands),
+            $job->string('state') === 'closed',
         );
 
         return $page->page($job, $board->string('name'));
@@ -138,7 +140,8 @@ final readonly class RunAsShown
     private function card(StoredReading $reading, JudgedReading $judged): StepReading
     {
         $entry = Entry::query()->findOrFail($reading->entry_id, ['kind', 'author', 'person_id', 'data']);
-        $meter = $entry->as(ReadingTaken::class)->meterName ?? '';
+        $it = $entry->as(ReadingTaken::class);
+        $meter = $it->meterName ?? '';
 
         $ohms = $this->what === TakeWhat::Ohms ? $judged->resistance() : null;
         $verdict = $ohms ?? $judged->verdict;
@@ -150,7 +153,13 @@ final readonly class RunAsShown
             default => 'not shorted',
         };
 
+        // A closed job keeps the verdict that it was closed with; today's stands beside it.
+        $kept = $this->closed && $ohms === null ? $it->verdict ?? null : null;
+        $today = $kept === null || $kept === $verdict ? null : "today's rules say: {$words}";
+        [$verdict, $words] = $today === null || $kept === null ? [$verdict, $words] : [$kept, $kept->words()];
+
         return new StepReading(
+            today: $today,
             entry_id: $reading->entry_id,
             says: $reading->volts !== null && $ohms === null
                 ? Notation::print($reading->volts, Unit::Volt)

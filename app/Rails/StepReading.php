@@ -25,6 +25,8 @@ final readonly class StepReading
         public ?Verdict $verdict,
         #[OA\Property()]
         public string $verdict_words,
+        #[OA\Property(description: 'where today\'s rules judge otherwise than the closed job kept')]
+        public ?string $today,
         #[OA\Property()]
         public string $decided_by,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]

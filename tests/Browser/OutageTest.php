@@ -31,7 +31,7 @@ final class OutageTest extends TestCase
         $this->job = $this->openJob();
         $this->chrome->go("/jobs/{$this->job}");
         $this->chrome->see('Measure the rails under load');
-        $this->chrome->press('r');
+        $this->beginRun();
         $this->chrome->see('supply screw terminal');
         $this->run = basename((string) parse_url($this->chrome->driver->getCurrentURL(), PHP_URL_PATH));
     }
@@ -97,7 +97,7 @@ final class OutageTest extends TestCase
         $this->block('*/api/*');
         $chrome->press('12,05', Key::ENTER);
         $chrome->see('1 unsent, kept in this browser');
-        $chrome->press('-12.1', Key::ENTER);
+        $chrome->press('12.01', Key::ENTER);
         $chrome->see('2 unsent');
         self::assertSame([5.02], $this->stored());
 
@@ -109,10 +109,10 @@ final class OutageTest extends TestCase
 
         $this->block();
         $chrome->seeNot('unsent, kept');
-        self::assertSame([5.02, 12.05, -12.1], $this->stored());
+        self::assertSame([5.02, 12.05, 12.01], $this->stored());
         $chrome->see('12.05 V');
         usleep(2_500_000);
-        self::assertSame([5.02, 12.05, -12.1], $this->stored());
+        self::assertSame([5.02, 12.05, 12.01], $this->stored());
     }
 
     public function test_an_answer_that_is_lost_on_the_way_back_stores_the_entry_once(): void
@@ -163,7 +163,7 @@ final class OutageTest extends TestCase
     {
         $this->chrome->go('/jobs/'.$this->job('Memory test stops after a cold night'));
         $this->chrome->see('Known');
-        $this->chrome->press('r');
+        $this->beginRun();
         $this->chrome->see('Read the meter');
         foreach ([
             'meter-busy' => 'the meter is busy',

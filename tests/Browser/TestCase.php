@@ -93,6 +93,17 @@ abstract class TestCase extends PhpUnit
         fclose($socket);
     }
 
+    /** A rail run begins: what hangs on the supply and which meter is read are said once, and nothing is preset. */
+    protected function beginRun(string $load = '3', string $meter = '1'): void
+    {
+        $this->chrome->press('r');
+        $this->chrome->see('What hangs on the supply?');
+        $this->chrome->press($load);
+        $this->chrome->see('Which meter do you read?');
+        $this->chrome->press($meter);
+        $this->chrome->find('[data-live]');
+    }
+
     /** One press of Space, and the wait until its reading stands on the screen. */
     protected function readMeter(): void
     {

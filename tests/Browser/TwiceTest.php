@@ -22,6 +22,8 @@ final class TwiceTest extends TestCase
         // file of the shelf is refused the second time, because its parts are there.
         '/jobs/{job}/photos', '/jobs/{job}/memory-sources/csv', '/shelf/import', '/jobs/{job}/capacitors/take', '/jobs/{job}/continuity/take',
         '/rail-runs/{run}/take',
+        // With files too: ArchiveTest brings the same archive twice.
+        '/boards/import-archive',
     ];
 
     /** @return array<string, array{string, array<string, mixed>, string}> by route: address, body, what counts the rows */
@@ -35,6 +37,7 @@ final class TwiceTest extends TestCase
         $profile = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/machines/dunlin-8.json'), true);
         $id = static fn (): string => Ulid::generate();
         $at = gmdate('Y-m-d\TH:i:s\Z');
+        $source = $id();
         $named = 'twice-'.strtolower(substr($id(), -8));
         $meter = ['name' => $named, 'host' => '127.0.0.1', 'port' => 9001, 'reading_pct' => 0.1, 'counts' => 3, 'resolution_v' => 0.001];
 
@@ -42,7 +45,13 @@ final class TwiceTest extends TestCase
             '/jobs' => ['/jobs', ['id' => $id(), 'machine' => $machine, 'board' => $board, 'title' => $named, 'owner' => 'X', 'at' => $at], 'jobs'],
             '/jobs/{job}/entries' => ["/jobs/{$job}/entries", ['id' => $id(), 'at' => $at, 'line' => 'note sent eight times'], 'entries'],
             '/jobs/{job}/rail-runs' => ["/jobs/{$job}/rail-runs", ['id' => $id()], 'runs'],
-            '/jobs/{job}/memory-sources' => ["/jobs/{$job}/memory-sources", ['id' => $id(), 'map' => 'main', 'text' => '0011 FF FB'], 'memory_sources'],
+            '/jobs/{job}/memory-sources' => ["/jobs/{$job}/memory-sources", ['id' => $source, 'map' => 'main', 'text' => '0011 FF FB'], 'memory_sources'],
+            '/memory-sources/{source}/lines' => [
+                "/memory-sources/{$source}/lines", ['id' => $id(), 'line' => 'ALL IS WELL', 'sort' => 'chatter'], 'line_patterns',
+            ],
+            '/machines/{machine}/lines' => ["/machines/{$machine}/lines", ['format' => 'ash-bench/dialect/1', 'lines' => [
+                ['example' => 'READY', 'pattern' => ['sort' => 'chatter', 'tokens' => [['word' => 'ready']]]],
+            ]], 'line_patterns'],
             '/jobs/{job}/captures' => ["/jobs/{$job}/captures", ['id' => $id(), 'map' => 'main', 'port' => $port], 'memory_sources'],
             '/jobs/{job}/report-links' => ["/jobs/{$job}/report-links", ['id' => $id(), 'days' => 3], 'report_links'],
             '/shelf' => ['/shelf', ['id' => $id(), 'sku' => $named, 'name' => $named, 'place' => 'drawer 1', 'quantity' => 2], 'shelf_items'],

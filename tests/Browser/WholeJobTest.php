@@ -41,7 +41,7 @@ final class WholeJobTest extends TestCase
 
         // The rails, from the meter: +12 V is low and rough.
         self::scene('weak-plus12');
-        $chrome->press('r');
+        $this->beginRun();
         $chrome->see('Power on: stop');
         for ($i = 0; $i < 4; ++$i) {
             $this->readMeter();
@@ -59,7 +59,8 @@ final class WholeJobTest extends TestCase
 
         // The same test that failed, passed: before and after side by side.
         self::scene('sound');
-        $chrome->press(Key::ESCAPE, 'r');
+        $chrome->press(Key::ESCAPE);
+        $this->beginRun();
         $chrome->see('repeats the run before');
         for ($i = 0; $i < 4; ++$i) {
             $this->readMeter();
@@ -70,7 +71,12 @@ final class WholeJobTest extends TestCase
 
         // Through the gates to power, then closed and reported.
         $chrome->press('j');
-        $chrome->see('Strip down: list each item as it comes out.');
+        $chrome->see('Cold checks: shorts to ground');
+        $chrome->see('Stage: Supply. Follows the work: reading');
+        $chrome->press('/', 'stage first power', Key::ENTER);
+        $chrome->see('nobody has looked for a battery yet');
+        $chrome->press('/', 'battery none', Key::ENTER);
+        $chrome->seeNot('nobody has looked for a battery yet');
         $chrome->press('/', 'stage first power', Key::ENTER);
         $chrome->see('Find: one change at a time');
         $chrome->press(Key::ESCAPE, 'c');
@@ -100,7 +106,7 @@ final class WholeJobTest extends TestCase
             self::rows('SELECT state, outcome, handed_back, minutes FROM jobs WHERE id = ?', [$job]),
         );
         self::assertSame(
-            ['symptom', ...array_fill(0, 4, 'reading'), 'part', ...array_fill(0, 4, 'reading'), 'stage', 'outcome'],
+            ['symptom', 'reading', 'stage', ...array_fill(0, 3, 'reading'), 'part', ...array_fill(0, 4, 'reading'), 'battery', 'stage', 'outcome'],
             array_column(self::rows('SELECT kind FROM entries WHERE job_id = ? ORDER BY at, id', [$job]), 'kind'),
         );
         $twelve = self::rows(

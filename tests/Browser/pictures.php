@@ -134,6 +134,10 @@ $take('continuity-run');
 $scene('weak-plus12');
 $openJob('Memory test stops after a cold night');
 $chrome->press('r');
+$chrome->see('What hangs on the supply?');
+$chrome->press('3');
+$chrome->see('Which meter do you read?');
+$chrome->press('1');
 $chrome->see('Read the meter');
 foreach (['zener D4', 'regulator U51 out', 'regulator U52 out'] as $name) {
     $point($name);
@@ -141,9 +145,12 @@ foreach (['zener D4', 'regulator U51 out', 'regulator U52 out'] as $name) {
 $take('rail-run-day');
 $light('lamp');
 $scene('open-fuse-plus12');
-$chrome->press('a');
+$chrome->button('Again')->click();
+$chrome->see('What hangs on the supply?');
+$chrome->press('3');
+$chrome->see('Which meter do you read?');
+$chrome->press('1');
 $chrome->see('Power on: stop');
-$chrome->driver->navigate()->refresh();
 $chrome->see('Read the meter');
 foreach (['zener D4', 'regulator U51 out', 'regulator U52 out', 'U30 pin 8'] as $name) {
     $point($name);

@@ -147,7 +147,7 @@ final class FormatsTest extends TestCase
     {
         return [
             'another format' => ['ash-bench/board-record/1', 'ash-bench/board-record/9', '/format'],
-            'a kind longer than any' => ['"kind": "hazard"', '"kind": "hazardhazardhazardhaz"', '/entries/6/kind'],
+            'a kind longer than any' => ['"kind": "hazard"', '"kind": "hazardhazardhazardhaz"', '/entries/7/kind'],
             'a time without offset' => ['"opened_at": "2026-03-01T09:00:00.000Z"', '"opened_at": "2026-03-01T09:00:00"', '/jobs/0/opened_at'],
             'a number as a word' => ['"volts": 10.9', '"volts": "10.9"', '/entries/1/data/volts'],
             'a bad machine inside' => ['"nominal_v": 12', '"nominal_v": 0', '/machine/rails/2/nominal_v'],
@@ -171,7 +171,7 @@ final class FormatsTest extends TestCase
     {
         $job = $this->storied();
         $out = (string) $this->as(Role::Viewer)->get("/boards/{$job->board_id}/record.json")->getContent();
-        self::assertRefused($this->send('POST', '/api/boards/import', str_replace('bridged F2', 'bridged F3', $out)), '/entries/6/id', 'another entry', 409);
+        self::assertRefused($this->send('POST', '/api/boards/import', str_replace('bridged F2', 'bridged F3', $out)), '/entries/7/id', 'another entry', 409);
     }
 
     public function test_readings_leave_as_rfc_4180_with_formulas_disarmed(): void

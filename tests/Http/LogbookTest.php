@@ -140,12 +140,103 @@ final class LogbookTest extends TestCase
         self::assertRefused($this->add($job, ['kind' => 'reopened', 'text' => 'again']), '/kind', 'open already');
     }
 
+    /** The stage goes where the work is, says so, and never across a closed gate; by hand it goes anywhere else. */
+    public function test_the_stage_follows_the_work(): void
+    {
+        $job = $this->job();
+        $stage = static fn (): string => $job->refresh()->stage->value;
+        $run = $this->railRun($job);
+        $this->reading($job, $run, '+5', 'regulator U51 out', 5.02)->assertCreated();
+        self::assertSame('supply', $stage());
+        $said = array_column((array) $this->getJson("/api/jobs/{$job->id}")->json('entries'), 'says');
+        self::assertContains('Stage: Supply. Follows the work: reading', $said);
+        $this->line($job, 'battery removed');
+        self::assertSame('supply', $stage(), 'not back');
+        $this->line($job, 'replaced C52 2200u 16V -> 2200u 25V');
+        self::assertSame('supply', $stage(), 'a repair lies behind first power, and the gates are closed');
+        $this->goodRun($job);
+        $this->line($job, 'replaced C53 2200u 16V -> 2200u 25V');
+        self::assertSame('repair', $stage());
+        $this->line($job, 'stage rebuild');
+        $this->line($job, 'replaced C54 2200u 16V -> 2200u 25V');
+        self::assertSame('repair', $stage(), 'what was changed after the repair is tested again');
+        $entry = ['id' => self::ulid(), 'at' => '2026-03-01T12:00:00Z', 'kind' => 'strip', 'data' => ['what' => 'lid']];
+        $before = Entry::query()->where('job_id', $job->id)->count();
+        $this->postJson("/api/jobs/{$job->id}/entries", $entry)->assertCreated();
+        $this->postJson("/api/jobs/{$job->id}/entries", $entry)->assertOk();
+        self::assertSame($before + 1, Entry::query()->where('job_id', $job->id)->count());
+    }
+
+    public function test_cold_checks_are_ticks_with_who_and_when(): void
+    {
+        $job = $this->job();
+        $page = fn (): array => (array) $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->assertOk()->json();
+        self::assertSame([], $page()['cold_checks']);
+        $this->line($job, 'symptom dark');
+        $this->line($job, 'stage cold checks');
+        self::assertSame(['shorts', 'polarity', 'jumpers', 'seats', 'fixings'], array_column((array) $page()['cold_checks'], 'check'));
+        $tick = self::text($this->add($job, ['kind' => 'cold_check', 'data' => ['check' => 'shorts']])->assertCreated()->json('entry.id'));
+        $this->add($job, ['kind' => 'cold_check', 'data' => ['check' => 'seats', 'wrong' => 'U12 one pin out']])->assertCreated();
+        self::assertRefused($this->add($job, ['kind' => 'cold_check', 'data' => ['check' => 'smell']]), '/data/check');
+        $checks = array_column((array) $page()['cold_checks'], null, 'check');
+        self::assertSame([$tick, 'Technician', null], [$checks['shorts']['entry_id'], $checks['shorts']['author'], $checks['shorts']['wrong']]);
+        self::assertSame('U12 one pin out', $checks['seats']['wrong']);
+        $sheet = $page()['sheet'];
+        self::assertSame('Put right: U12 one pin out.', $sheet['next']['text']);
+        self::assertContains('Cold checks: polarity, jumpers, fixings.', array_column($sheet['then'], 'text'));
+        self::assertContains('cold check: U12 one pin out', array_column((array) $this->getJson("/api/jobs/{$job->id}/unproven")->json(), 'text'));
+        $this->add($job, ['kind' => 'cold_check', 'data' => ['check' => 'seats']])->assertCreated();
+        self::assertNotSame('Put right: U12 one pin out.', $page()['sheet']['next']['text']);
+        $this->add($job, ['kind' => 'withdrawn', 'text' => 'not yet', 'corrects' => $tick])->assertCreated();
+        self::assertNull(array_column((array) $page()['cold_checks'], null, 'check')['shorts']['entry_id']);
+    }
+
+    public function test_a_verdict_is_overruled_with_a_reason_and_both_stay(): void
+    {
+        $job = $this->job();
+        $run = $this->railRun($job);
+        $reading = self::text($this->reading($job, $run, '+5', 'regulator U51 out', 4.7)->json('entry.id'));
+        $say = fn (array $data): TestResponse => $this->add($job, ['kind' => 'overruled', 'data' => ['of' => $reading, 'says' => 'good enough', ...$data]]);
+        self::assertRefused($say([]), '/data/reason');
+        self::assertRefused($say(['reason' => 'x', 'of' => $this->line($job, 'saw dust')]), '/data/of', 'no verdict');
+        self::assertRefused($say(['reason' => 'x', 'of' => $this->line($this->job(), 'saw dust')]), '/data/of', 'not an entry of this job');
+        $over = self::text($say(['reason' => 'the board has its own regulator'])->assertCreated()->json('entry.id'));
+        $card = fn (): array => array_column((array) $this->getJson("/api/jobs/{$job->id}")->json('entries'), null, 'id')[$reading];
+        self::assertSame(['out', 'good enough', 'Technician'], [$card()['verdict'], $card()['overruled']['says'], $card()['overruled']['by']]);
+        $this->add($job, ['kind' => 'withdrawn', 'text' => 'no', 'corrects' => $over])->assertCreated();
+        self::assertNull($card()['overruled']);
+    }
+
+    /** Rules change; what a job was closed with stays, and what they say today stands beside it. */
+    public function test_a_closed_job_keeps_its_verdicts_and_todays_stand_beside_them(): void
+    {
+        $job = $this->job();
+        $run = $this->railRun($job);
+        $reading = self::text($this->reading($job, $run, '+5', 'regulator U51 out', 5.02)->json('entry.id'));
+        $this->add($job, ['kind' => 'outcome', 'data' => ['outcome' => 'not_economic', 'handed_back' => false]])->assertCreated();
+        self::assertSame([], $this->getJson("/api/jobs/{$job->id}")->json('otherwise'));
+        // As a rule of before would have judged: the record itself cannot be rewritten, so the head and the day's verdict are laid down here.
+        $kept = $job->refresh()->sheet;
+        $kept['suspected'] = [['text' => 'the moon', 'why' => 'it was full']];
+        DB::table('jobs')->where('id', $job->id)->update(['sheet' => json_encode($kept)]);
+        self::assertContains('then, and not today: the moon', (array) $this->getJson("/api/jobs/{$job->id}")->json('otherwise'));
+        $machine = self::machine();
+        $profile = json_decode($machine->profile, true);
+        $profile['rails'][1]['limits_v'] = ['low' => 5.1, 'high' => 5.3];
+        unset($profile['rails'][1]['tolerance']);
+        $machine->update(['profile' => json_encode($profile)]);
+        $steps = array_filter((array) $this->getJson("/api/rail-runs/{$run}")->json('steps'), static fn (array $it): bool => ($it['reading']['entry_id'] ?? '') === $reading);
+        $step = array_values($steps)[0]['reading'];
+        self::assertSame(['in', "today's rules say: out"], [$step['verdict'], $step['today']]);
+    }
+
     public function test_gates_stand_before_power_and_a_leap_needs_a_reason_that_is_kept(): void
     {
         $job = $this->job();
         $this->line($job, 'battery leaking');
         self::assertRefused($this->add($job, ['line' => 'stage first power']), '/data/to', 'Gate 1: battery is closed');
-        self::assertRefused($this->add($job, ['kind' => 'observation', 'text' => 'it hums', 'stage' => 'first_power']), '/stage', 'Gate 1');
+        $hums = $this->add($job, ['kind' => 'observation', 'text' => 'it hums', 'stage' => 'first_power'])->assertCreated();
+        self::assertSame('Battery', $hums->json('entry.stage_words'), 'what was seen is kept, at the stage where the job stands');
         $this->line($job, 'stage find');
         $this->line($job, 'battery removed');
         self::assertRefused($this->add($job, ['line' => 'stage first power']), '/data/to', 'Gate 2: rails is closed');
@@ -235,7 +326,7 @@ final class LogbookTest extends TestCase
         DB::table('entries')->insert($rows);
         self::assertLessThanOrEqual($few, $count());
         self::assertLessThanOrEqual(12, $few);
-        self::assertCount(503, (array) $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->json('entries'));
+        self::assertCount(504, (array) $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->json('entries'));
     }
 
     public function test_lists_are_paged_without_loss_or_repetition(): void

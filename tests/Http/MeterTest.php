@@ -6,7 +6,6 @@ namespace Tests\Http;
 
 use App\Instruments\Meter;
 use App\Logbook\Entry;
-use App\Logbook\Job;
 use App\Logbook\Machine;
 use App\Logbook\SaveProfile;
 use App\People\Role;

@@ -19,6 +19,7 @@ use Ash\Logbook\Running;
 use Ash\Logbook\Section;
 use Ash\Logbook\Situation;
 use Ash\Logbook\Spoken;
+use Ash\Logbook\Stage;
 use Ash\Logbook\Step;
 use Ash\Logbook\UnclearLine;
 use Ash\Logbook\Urgency;
@@ -38,7 +39,7 @@ final readonly class BatteriesRoom extends Room
     public function kinds(): array
     {
         return [
-            new EntryKind(BatteryNote::KIND, 'battery', BatteryNote::class, Spoken::Repeats, attack: 'batteries'),
+            new EntryKind(BatteryNote::KIND, 'battery', BatteryNote::class, Spoken::Repeats, attack: 'batteries', stage: Stage::Battery),
             new EntryKind(ClockSet::KIND, 'clock set', ClockSet::class, attack: 'batteries'),
             new EntryKind(ClockRead::KIND, 'clock read', ClockRead::class, attack: 'batteries'),
         ];

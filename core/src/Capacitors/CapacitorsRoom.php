@@ -13,6 +13,7 @@ use Ash\Logbook\Findings;
 use Ash\Logbook\Room;
 use Ash\Logbook\Section;
 use Ash\Logbook\Situation;
+use Ash\Logbook\Stage;
 use Ash\Logbook\Step;
 use Ash\Logbook\Unproven;
 
@@ -29,7 +30,7 @@ final readonly class CapacitorsRoom extends Room
         return [
             new EntryKind(CapacitorFound::KIND, 'capacitor', CapacitorFound::class, attack: 'capacitors'),
             new EntryKind(CapacitorRead::KIND, 'capacitor', CapacitorRead::class, attack: 'capacitors'),
-            new EntryKind(Rework::KIND, 'rework', Rework::class, attack: 'capacitors'),
+            new EntryKind(Rework::KIND, 'rework', Rework::class, attack: 'capacitors', stage: Stage::Repair),
         ];
     }
 

@@ -9,6 +9,7 @@ use Ash\Document\Node;
 use Ash\Logbook\EntryKind;
 use Ash\Logbook\OpenKind;
 use Ash\Logbook\Room;
+use Ash\Logbook\Stage;
 
 /** What leaks and continuity bring to the house. */
 final readonly class CorrosionRoom extends Room
@@ -23,8 +24,8 @@ final readonly class CorrosionRoom extends Room
     public function kinds(): array
     {
         return [
-            new EntryKind(SurveyPlace::KIND, 'leak survey', SurveyPlace::class, attack: 'corrosion'),
-            new EntryKind(ContinuityRead::KIND, 'continuity', ContinuityRead::class, attack: 'corrosion'),
+            new EntryKind(SurveyPlace::KIND, 'leak survey', SurveyPlace::class, attack: 'corrosion', stage: Stage::Battery),
+            new EntryKind(ContinuityRead::KIND, 'continuity', ContinuityRead::class, attack: 'corrosion', stage: Stage::Battery),
         ];
     }
 

@@ -15,6 +15,7 @@ final readonly class EntryKind
      * @param string                                     $words      for people
      * @param class-string<EntryData>                    $data       its type and shape
      * @param ?string                                    $attack     the line of attack it works on; null for what belongs to none
+     * @param ?Stage                                     $stage      whose work it is; null for what is done at any stage
      * @param array<string, string>                      $saidAnew   what a correction says anew: labels by field of its data
      * @param list<string>                               $keptAsSaid fields that a correction takes over from the entry it corrects
      * @param int                                        $form       the number of the form that the type writes
@@ -31,6 +32,7 @@ final readonly class EntryKind
         public array $keptAsSaid = [],
         public int $form = self::FIRST_FORM,
         public array $older = [],
+        public ?Stage $stage = null,
     ) {
     }
 }

@@ -7,10 +7,12 @@ namespace Ash\Logbook;
 use Ash\Facts\OpenThing;
 use Ash\Facts\PartsReplaced;
 use Ash\Logbook\Entries\Arrived;
+use Ash\Logbook\Entries\ColdChecked;
 use Ash\Logbook\Entries\Decision;
 use Ash\Logbook\Entries\FixUndone;
 use Ash\Logbook\Entries\GatePassed;
 use Ash\Logbook\Entries\JobClosed;
+use Ash\Logbook\Entries\Overruled;
 use Ash\Logbook\Entries\PartReplaced;
 use Ash\Logbook\Entries\PhotoTaken;
 use Ash\Logbook\Entries\Pin;
@@ -49,6 +51,7 @@ final readonly class LogbookRoom extends Room
                 Weight::Change,
                 saidAnew: ['designator' => 'Designator', 'from' => 'From', 'to' => 'To', 'source' => 'Source', 'date_code' => 'Date code'],
                 keptAsSaid: ['shelf', 'quantity', 'polarity', 'kept_at'],
+                stage: Stage::Repair,
             ),
             new EntryKind(self::HAZARD, 'temporary fix', Words::class, Spoken::Needed),
             new EntryKind(FixUndone::KIND, 'temporary fix undone', FixUndone::class, Spoken::Repeats),
@@ -69,8 +72,10 @@ final readonly class LogbookRoom extends Room
                 saidAnew: ['reason' => 'Because'],
                 keptAsSaid: ['rail', 'band', 'capacitors', 'policy'],
             ),
-            new EntryKind(TakenOut::KIND, 'taken out', TakenOut::class, Spoken::Repeats),
-            new EntryKind(PutBack::KIND, 'put back', PutBack::class),
+            new EntryKind(TakenOut::KIND, 'taken out', TakenOut::class, Spoken::Repeats, stage: Stage::StripDown),
+            new EntryKind(PutBack::KIND, 'put back', PutBack::class, stage: Stage::Rebuild),
+            new EntryKind(ColdChecked::KIND, 'cold check', ColdChecked::class, weight: Weight::Evidence, stage: Stage::ColdChecks),
+            new EntryKind(Overruled::KIND, 'overruled', Overruled::class),
             new EntryKind(PhotoTaken::KIND, 'photo', PhotoTaken::class),
             new EntryKind(Pin::KIND, 'pin', Pin::class, Spoken::Needed),
             new EntryKind(StageEntered::KIND, 'stage', StageEntered::class),
@@ -106,7 +111,8 @@ final readonly class LogbookRoom extends Room
 
         return new Findings(
             known: array_map(static fn (string $part): string => "Replaced {$part}", $parts->parts ?? []),
-            steps: array_values(array_filter([self::ended($at), self::symptom($at), self::arrived($at), self::undo($at, $hazards)])),
+            steps: array_values(array_filter([self::ended($at), self::symptom($at), self::arrived($at), self::undo($at, $hazards), ...self::coldChecks($at)])),
+            unproven: array_map(static fn (string $wrong): Unproven => new Unproven("cold check: {$wrong}", 'line'), self::wrong($at)),
             waits: array_values(array_map(self::waits(...), array_filter($at->open(WaitingFor::KIND), static fn (OpenThing $it): bool => $it->ready === null))),
         );
     }
@@ -131,6 +137,31 @@ final readonly class LogbookRoom extends Room
         }
 
         return null;
+    }
+
+    /** @return list<?Step> what a cold check found comes first; what is left is asked where it has its place, and stands behind what rooms know */
+    private static function coldChecks(Situation $at): array
+    {
+        $steps = array_map(
+            static fn (string $wrong): Step => new Step("Put right: {$wrong}.", 'a cold check found it; no power before it is right', 'line', Urgency::First),
+            self::wrong($at),
+        );
+        $left = $at->facts->last(ColdChecksMade::class)?->left() ?? ColdCheck::cases();
+        $asked = $at->stage === Stage::ColdChecks && $left !== [];
+
+        return [...$steps, $asked ? new Step(
+            'Cold checks: '.implode(', ', array_map(static fn (ColdCheck $it): string => $it->value, $left)).'.',
+            'before first power, with the power off',
+            'line',
+            Urgency::Usual,
+            5.0,
+        ) : null];
+    }
+
+    /** @return list<string> */
+    private static function wrong(Situation $at): array
+    {
+        return array_values(array_filter($at->facts->last(ColdChecksMade::class)->wrong ?? [], is_string(...)));
     }
 
     private static function waits(OpenThing $it): Step

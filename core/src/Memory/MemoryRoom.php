@@ -14,6 +14,7 @@ use Ash\Logbook\Profile;
 use Ash\Logbook\Room;
 use Ash\Logbook\Section;
 use Ash\Logbook\Situation;
+use Ash\Logbook\Stage;
 use Ash\Logbook\Step;
 use Ash\Logbook\Suspect as JobSuspect;
 use Ash\Logbook\Unproven;
@@ -34,9 +35,9 @@ final readonly class MemoryRoom extends Room
     public function kinds(): array
     {
         return [
-            new EntryKind(MemoryRun::KIND, 'memory test', MemoryRun::class, weight: Weight::Evidence, attack: 'memory'),
-            new EntryKind(ChipsExchanged::KIND, 'chips exchanged', ChipsExchanged::class, attack: 'memory'),
-            new EntryKind(SoakKept::KIND, 'soak', SoakKept::class, weight: Weight::Evidence, attack: 'memory'),
+            new EntryKind(MemoryRun::KIND, 'memory test', MemoryRun::class, weight: Weight::Evidence, attack: 'memory', stage: Stage::Find),
+            new EntryKind(ChipsExchanged::KIND, 'chips exchanged', ChipsExchanged::class, attack: 'memory', stage: Stage::Find),
+            new EntryKind(SoakKept::KIND, 'soak', SoakKept::class, weight: Weight::Evidence, attack: 'memory', stage: Stage::Soak),
             new EntryKind(DateCodesRead::KIND, 'date codes', DateCodesRead::class, attack: 'memory'),
         ];
     }

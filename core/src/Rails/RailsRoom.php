@@ -11,6 +11,7 @@ use Ash\Logbook\Findings;
 use Ash\Logbook\Room;
 use Ash\Logbook\Section;
 use Ash\Logbook\Situation;
+use Ash\Logbook\Stage;
 use Ash\Logbook\Weight;
 
 /** What supply rails bring to the house. The verbs take and answer JSON documents as the contract of `bin/ash` writes them. */
@@ -37,8 +38,9 @@ final readonly class RailsRoom extends Room
                     'ohms_to_ground' => 'Ohms to ground',
                 ],
                 keptAsSaid: ['run', 'rail', 'test_point', 'load', 'meter', 'lead_ohm', 'changed'],
+                stage: Stage::Supply,
             ),
-            new EntryKind(GoodBoard::KIND, 'good board', GoodBoard::class),
+            new EntryKind(GoodBoard::KIND, 'good board', GoodBoard::class, stage: Stage::ColdChecks),
         ];
     }
 

@@ -1374,6 +1374,18 @@ export interface components {
             value: string;
             words: string;
         };
+        /** @description One of the cold checks, and who made it last. */
+        ColdCheckCard: {
+            at: string | null;
+            author: string | null;
+            /** @enum {string} */
+            check: "shorts" | "polarity" | "jumpers" | "seats" | "fixings";
+            /** @description null: not made yet */
+            entry_id: string | null;
+            words: string;
+            /** @description what it found; null when it is well or not made yet */
+            wrong: string | null;
+        };
         /** @description A bit in two runs. */
         ComparedRow: {
             bank: string;
@@ -1535,6 +1547,12 @@ export interface components {
             test: string;
             year_kept?: boolean;
         };
+        /** @description of an entry "cold check", as it is handed in */
+        DataColdCheck: {
+            /** @enum {string} */
+            check: "shorts" | "polarity" | "jumpers" | "seats" | "fixings";
+            wrong?: string;
+        };
         /** @description of an entry "continuity", as it is handed in */
         DataContinuity: {
             /** @description Ω, or as it is typed: 4.98, 4,98, 47m, 4k7 */
@@ -1600,6 +1618,13 @@ export interface components {
             /** @enum {string} */
             outcome: "fixed" | "fixed_with_limits" | "parked" | "not_economic" | "for_parts";
             waiting_for?: string;
+        };
+        /** @description of an entry "overruled", as it is handed in */
+        DataOverruled: {
+            /** @description ULID */
+            of: string;
+            reason: string;
+            says: string;
         };
         /** @description of an entry "part replaced", as it is handed in */
         DataPart: {
@@ -1776,11 +1801,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock" | "clock_read" | "reading" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "rebuilt" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "date_codes" | "capacitor" | "cap_reading" | "rework";
+            kind?: "battery" | "clock" | "clock_read" | "reading" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "date_codes" | "capacitor" | "cap_reading" | "rework";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -1804,6 +1829,7 @@ export interface components {
             kind: string;
             kind_words: string;
             minutes: number;
+            overruled: components["schemas"]["OverruledCard"] | null;
             /** @description the entry in words */
             says: string;
             stage_words: string;
@@ -1820,6 +1846,7 @@ export interface components {
             capacitor: components["schemas"]["DataCapacitor"];
             clock: components["schemas"]["DataClock"];
             clock_read: components["schemas"]["DataClockRead"];
+            cold_check: components["schemas"]["DataColdCheck"];
             continuity: components["schemas"]["DataContinuity"];
             date_codes: components["schemas"]["DataDateCodes"];
             decision: components["schemas"]["DataDecision"];
@@ -1829,6 +1856,7 @@ export interface components {
             memory: components["schemas"]["DataMemory"];
             observation: components["schemas"]["DataObservation"];
             outcome: components["schemas"]["DataOutcome"];
+            overruled: components["schemas"]["DataOverruled"];
             part: components["schemas"]["DataPart"];
             photo: components["schemas"]["DataPhoto"];
             pin: components["schemas"]["DataPin"];
@@ -1972,11 +2000,14 @@ export interface components {
         JobPage: {
             boards: components["schemas"]["BoardCard"][];
             cautions: string[];
+            cold_checks: components["schemas"]["ColdCheckCard"][];
             /** @description in time order */
             entries: components["schemas"]["EntryCard"][];
             examples: components["schemas"]["ExampleCard"][];
             job: components["schemas"]["JobCard"];
             open_items: components["schemas"]["OpenItemCard"][];
+            /** @description of a closed job: what today's rules say otherwise */
+            otherwise: string[];
             outcomes: components["schemas"]["ChoiceCard"][];
             sheet: components["schemas"]["SheetCard"];
             stages: components["schemas"]["StageCard"][];
@@ -2347,6 +2378,12 @@ export interface components {
             volts: string | null;
             words: string;
             years: string;
+        };
+        /** @description A person's verdict over the product's. */
+        OverruledCard: {
+            by: string;
+            reason: string;
+            says: string;
         };
         /** @description How far the PDF of a report is. */
         PaperCard: {
@@ -2934,6 +2971,8 @@ export interface components {
             ripple: string | null;
             ripple_out: boolean;
             says: string;
+            /** @description where today's rules judge otherwise than the closed job kept */
+            today: string | null;
             /** @enum {string|null} */
             verdict: "in" | "in_close" | "out_close" | "out" | null;
             verdict_words: string;

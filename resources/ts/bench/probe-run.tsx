@@ -44,13 +44,15 @@ export function ProbeRun(props: {
     onRecord: (typed: Typed) => void;
     onEscape: () => void;
     letters: Record<string, () => void>;
+    /** what must be said before anything is read: it stands where the live point will */
+    asked?: ReactNode;
     children?: ReactNode;
 }) {
     return (
         <div className="grid items-start gap-3 lg:grid-cols-[27rem_1fr]">
             <Points points={props.points} live={props.live} onLive={props.onLive} />
             <div className="flex min-w-0 flex-col gap-3">
-                <Live {...props} />
+                {props.asked ?? <Live {...props} />}
                 {props.last !== null && <JustRead point={props.last} />}
                 {props.children}
             </div>

@@ -5,17 +5,19 @@ import { VerdictMark } from '../../bench/verdict';
 import { Part } from '../../ui/controls';
 import { clock, day } from '../../ui/when';
 import { Correct } from './correct';
+import { Overrule } from './overrule';
 
 type Entry = Schemas['EntryCard'];
 
 /** Entries in time order, day by day. A corrected one stays, struck through, with the one that corrects it. */
 export function Entries({ page, may }: { page: Schemas['JobPage']; may: boolean }) {
     const [correcting, setCorrecting] = useState<Entry | null>(null);
+    const [overruling, setOverruling] = useState<Entry | null>(null);
     const unsent = useUnsent(page.job.id);
     return (
         <Part title="Entries" aside={page.entries.length > 12 && <a href="#latest">To the latest</a>}>
             {page.entries.length === 0 && <p className="text-soft">No entry yet. The symptom comes first, in the owner's words.</p>}
-            <EntryDays entries={page.entries} onCorrect={may ? setCorrecting : null} />
+            <EntryDays entries={page.entries} onCorrect={may ? setCorrecting : null} onOverrule={may ? setOverruling : null} />
             {unsent.length > 0 && (
                 <ul className="mt-2 border-l-4 border-close pl-3">
                     {unsent.map((it) => (
@@ -26,19 +28,22 @@ export function Entries({ page, may }: { page: Schemas['JobPage']; may: boolean 
                 </ul>
             )}
             <span id="latest" />
+            {overruling !== null && <Overrule entry={overruling} onClose={() => setOverruling(null)} />}
             {correcting !== null && <Correct entry={correcting} onClose={() => setCorrecting(null)} />}
         </Part>
     );
 }
 
-export function EntryDays({ entries, onCorrect }: { entries: Entry[]; onCorrect: ((entry: Entry) => void) | null }) {
+type Act = ((entry: Entry) => void) | null;
+
+export function EntryDays({ entries, onCorrect, onOverrule = null }: { entries: Entry[]; onCorrect: Act; onOverrule?: Act }) {
     const days = Map.groupBy(entries, (entry) => day(entry.at));
     return [...days].map(([name, list]) => (
         <section key={name} className="grid gap-x-4 border-t border-line py-1.5 first-of-type:border-t-0 lg:grid-cols-[7.5rem_1fr]">
             <h3 className="text-sm font-bold text-soft lg:pt-1">{name}</h3>
             <ol>
                 {list.map((entry) => (
-                    <Row key={entry.id} entry={entry} onCorrect={onCorrect} />
+                    <Row key={entry.id} entry={entry} onCorrect={onCorrect} onOverrule={onOverrule} />
                 ))}
             </ol>
         </section>
@@ -53,7 +58,7 @@ const EDGES: Partial<Record<string, string>> = {
     part: 'text-accent',
 };
 
-function Row({ entry, onCorrect }: { entry: Entry; onCorrect: ((entry: Entry) => void) | null }) {
+function Row({ entry, onCorrect, onOverrule }: { entry: Entry; onCorrect: Act; onOverrule: Act }) {
     const later = entry.corrected_by !== null;
     return (
         <li id={entry.id} className="group grid grid-cols-[3.4rem_1fr] items-baseline sm:grid-cols-[3.4rem_8.5rem_1fr_auto] gap-x-3 py-0.5">
@@ -68,12 +73,28 @@ function Row({ entry, onCorrect }: { entry: Entry; onCorrect: ((entry: Entry) =>
                         </span>
                     )}
                 </span>
+                {entry.overruled !== null && (
+                    <span className="block border-l-4 border-close pl-2">
+                        Overruled by {entry.overruled.by}: <span className="font-bold">{entry.overruled.says}</span>, because{' '}
+                        {entry.overruled.reason}
+                    </span>
+                )}
                 {later && <span className="text-sm text-soft"> corrected later</span>}
                 {entry.corrects_id !== null && <span className="text-sm text-soft"> corrects an earlier entry</span>}
             </span>
             <span className="col-start-2 text-sm whitespace-nowrap text-soft sm:col-start-4">
                 {entry.minutes > 0 && `${entry.minutes} min, `}
                 {entry.author}
+                {onOverrule !== null && !later && entry.verdict !== null && (
+                    <button
+                        type="button"
+                        className="ml-2 min-h-6 text-accent underline"
+                        aria-label={`Overrule: ${entry.says}`}
+                        onClick={() => onOverrule(entry)}
+                    >
+                        overrule
+                    </button>
+                )}
                 {onCorrect !== null && !later && entry.kind !== 'withdrawn' && (
                     <button
                         type="button"

@@ -57,7 +57,7 @@ function Steps({ title, steps }: { title: string; steps: Schemas['NextCard'][] }
     );
 }
 
-function Lines({ lines }: { lines: string[] }) {
+export function Lines({ lines }: { lines: string[] }) {
     return (
         <ul className="flex flex-col gap-0.5">
             {lines.map((line) => (

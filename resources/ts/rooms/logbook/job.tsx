@@ -10,9 +10,10 @@ import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { day, minutes } from '../../ui/when';
 import { CloseJob, Reopen } from './close';
+import { ColdChecks } from './cold-checks';
 import { Entries } from './entries';
 import { Gates } from './gates';
-import { Head } from './head';
+import { Head, Lines } from './head';
 import { Line } from './line';
 import { OpenItems } from './open-items';
 import { Photos } from '../../bench/photos';
@@ -87,6 +88,12 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
                     {job.handed_back ? ', handed back' : ', not handed back'}. {may && <Reopen job={job.id} />}
                 </Notice>
             )}
+            {page.otherwise.length > 0 && (
+                <Notice tone="care">
+                    <p className="font-bold">It keeps the verdicts that it was closed with. Today's rules say otherwise:</p>
+                    <Lines lines={page.otherwise} />
+                </Notice>
+            )}
             <Stages page={page} may={may && open} />
             {page.sheet.notices.map((notice) => (
                 <Notice key={notice} tone="care">
@@ -98,6 +105,7 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
             <Cautions words={page.cautions} />
             <Doors job={job.id} doors={doors.filter((door) => door.beside !== true)} />
             <OpenItems page={page} may={may} />
+            {page.cold_checks.length > 0 && <ColdChecks page={page} may={may && open} />}
             <Brought part="JobPart" {...on} />
             <Photos job={job.id} may={may && open} />
             <Entries page={page} may={may} />

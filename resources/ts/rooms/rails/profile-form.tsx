@@ -108,6 +108,21 @@ function RailForm({ rail, onChange, onRemove }: { rail: Doc; onChange: (rail: Do
                         onChange={(on) => set('needs_load', on ? undefined : false)}
                     />
                     <Check
+                        label="On before the supply is switched on"
+                        on={rail['standby'] === true}
+                        onChange={(on) => set('standby', on ? true : undefined)}
+                    />
+                    <Check
+                        label="Alternating (volts RMS)"
+                        on={rail['kind'] === 'ac'}
+                        onChange={(on) => set('kind', on ? 'ac' : undefined)}
+                    />
+                    <Field
+                        label="A good board to ground, Ω"
+                        value={text(rail['ohms_good'])}
+                        onChange={(event) => set('ohms_good', figure(event.target.value))}
+                    />
+                    <Check
                         label="Optional: may stay unmeasured"
                         on={rail['optional'] === true}
                         onChange={(on) => set('optional', on ? true : undefined)}

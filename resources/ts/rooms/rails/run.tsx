@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { ulid } from 'ulid';
 import { api, data, Refusal, words, type Schemas } from '../../api/client';
@@ -30,6 +30,9 @@ interface Way {
 }
 
 const LOADS: readonly string[] = ['none', 'partial', 'working'] satisfies Load[];
+/** While nobody has said what hangs on the supply the points stand as they would under a working load. */
+const NOT_SAID: Way = { what: 'volts', load: 'working' };
+
 const isLoad = (it: string | null): it is Load => it !== null && LOADS.includes(it);
 
 const wayOf = (kept: string | null): Way | null =>
@@ -81,38 +84,41 @@ function RunSheet({ page, way, setWay }: { page: Schemas['RailRunPage']; way: Wa
     const [asking, ask] = useState<'way' | 'meter' | 'leads' | null>(null);
     const question =
         asking ?? (way === null ? 'way' : meters.chosen === null ? 'meter' : way.what === 'ohms' && leads === null ? 'leads' : null);
-    if (question === null && way !== null && meters.chosen !== null) {
-        return <Reading page={page} way={way} setWay={setWay} meters={meters} meter={meters.chosen} leads={leads ?? ''} ask={ask} />;
-    }
+    const may = useMayRecord();
     const keep = (change: () => void) => {
         change();
         ask(null);
     };
+    const asked =
+        !may || question === null ? null : question === 'way' ? (
+            <Once
+                says="What hangs on the supply?"
+                options={[...page.loads, { value: 'ohms', words: 'nothing, power off: ohms to ground' }]}
+                onChoose={(value) => keep(() => setWay(value))}
+            />
+        ) : question === 'meter' ? (
+            <Once says="Which meter do you read?" options={meters.options} onChoose={(value) => keep(() => meters.choose(value))} />
+        ) : (
+            <LeadsAsked
+                onSaid={(ohms) =>
+                    keep(() => {
+                        chooseFor(page.id, 'leads', ohms);
+                        setLeads(ohms);
+                    })
+                }
+            />
+        );
     return (
-        <Page title="Rail run" over={<Over page={page} />}>
-            <PowerOn page={page} />
-            {question === 'way' && (
-                <Once
-                    says="What hangs on the supply?"
-                    options={[...page.loads, { value: 'ohms', words: 'nothing, power off: ohms to ground' }]}
-                    onChoose={(value) => keep(() => setWay(value))}
-                />
-            )}
-            {question === 'meter' && (
-                <Once says="Which meter do you read?" options={meters.options} onChoose={(value) => keep(() => meters.choose(value))} />
-            )}
-            {question === 'leads' && (
-                <LeadsAsked
-                    onSaid={(ohms) =>
-                        keep(() => {
-                            chooseFor(page.id, 'leads', ohms);
-                            setLeads(ohms);
-                        })
-                    }
-                />
-            )}
-            <Cautions words={page.cautions} />
-        </Page>
+        <Reading
+            page={page}
+            way={way ?? NOT_SAID}
+            setWay={setWay}
+            meters={meters}
+            meter={meters.chosen ?? TYPED}
+            leads={leads ?? ''}
+            ask={ask}
+            asked={asked}
+        />
     );
 }
 
@@ -149,7 +155,10 @@ function point(step: Schemas['StepCard'], unsent: string | null, what: What): Pr
         value: reading?.says ?? null,
         verdict: reading?.verdict ?? null,
         words: reading?.verdict_words ?? '',
-        reasons: reading === null ? [] : [...reading.reasons, `${reading.meter}, ${reading.author}`],
+        reasons:
+            reading === null
+                ? []
+                : [...(reading.today === null ? [] : [reading.today]), ...reading.reasons, `${reading.meter}, ${reading.author}`],
         previous: step.previous,
         aside: step.protects.length > 0 ? `protects the chips on ${step.protects.join(' and ')}` : null,
         unsent,
@@ -164,6 +173,7 @@ function Reading({
     meter,
     leads,
     ask,
+    asked,
 }: {
     page: Schemas['RailRunPage'];
     way: Way;
@@ -172,6 +182,7 @@ function Reading({
     meter: string;
     leads: string;
     ask: (what: 'way' | 'meter' | 'leads') => void;
+    asked: ReactNode;
 }) {
     const { what, load } = way;
     const may = useMayRecord();
@@ -356,6 +367,7 @@ function Reading({
                     drop();
                 }}
                 letters={letters}
+                asked={asked ?? undefined}
             >
                 {doubt !== null && (
                     <div className="flex flex-wrap gap-2">
@@ -422,7 +434,7 @@ function Settings({
                     ['j', 'back to the job'],
                 ]}
             />
-            <Button onClick={onWay} aria-label={`Load: ${way}`}>
+            <Button onClick={onWay}>
                 {way} <kbd>l</kbd>
             </Button>
             <MeterChoice meters={meters} />
