@@ -6,11 +6,15 @@ namespace App;
 
 use App\Instruments\Meter;
 use App\Instruments\SerialPort;
+use App\Memory\TaughtLine;
 use App\People\Person;
 use App\People\Role;
+use Ash\Memory\LinePattern;
+use Ash\Memory\LineSort;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
+use Symfony\Component\Uid\Ulid;
 
 /**
  * The first data of a new installation: someone to sign in as, the meters, and with --demo the demo scenario.
@@ -82,7 +86,17 @@ final class Populate extends Command
 
     private static function tester(): void
     {
-        SerialPort::query()->create(['name' => 'Stand-in memory tester', 'host' => '127.0.0.1', 'port' => 8042, 'standin' => true, 'active' => true]);
+        $port = SerialPort::query()->create([
+            'name' => 'Stand-in memory tester', 'host' => '127.0.0.1', 'port' => 8042, 'standin' => true, 'active' => true,
+        ]);
+        // The stand-in introduces itself, which is neither an error nor a pass: its dialect ships with it.
+        foreach (['mix', 'fold', 'none'] as $pattern) {
+            $line = "memory tester, stand-in; 8 bits, pattern {$pattern}";
+            TaughtLine::query()->create([
+                'id' => Ulid::generate(), 'port_id' => $port->id, 'pattern' => TaughtLine::json(LinePattern::taught($line, LineSort::Chatter, [])),
+                'example' => $line, 'author' => 'Stand-in', 'created_at' => now(), 'active' => true,
+            ]);
+        }
     }
 
     /** @return array{Meter, Meter} the stand-in, and a hand-held one whose readings are typed (3 1/2 digits, handbook figures) */

@@ -13,6 +13,7 @@ use Ash\Batteries\BatteriesRoom as Core;
 use Ash\Batteries\BatteryKnown;
 use Ash\Batteries\BatteryNote;
 use Ash\Batteries\BatteryState;
+use Ash\Batteries\BoardNeeds;
 use Ash\Batteries\ClockRead;
 use Ash\Batteries\ClockSet;
 use Ash\Facts\Facts;
@@ -50,7 +51,7 @@ final class BatteriesRoom extends Room
     public function complete(EntryData $data, Taking $at): EntryData
     {
         return match (true) {
-            $data instanceof BatteryNote => CompleteBattery::note($at->job, $data),
+            $data instanceof BatteryNote => CompleteBattery::note($at->job, $data, $at->profile->section(BoardNeeds::class)),
             $data instanceof ClockRead => CompleteBattery::clock($at->job, $data),
             default => $data,
         };

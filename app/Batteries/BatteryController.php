@@ -131,6 +131,7 @@ final readonly class BatteryController
             years: self::lasting($it),
             charge: self::charge($it),
             needs: array_map(static fn (string $need): string => $need === 'resistor' ? $resistor() : strtr($need, '_', ' '), $it->needs),
+            confirm: $it->confirm(),
             leaks: $it->leakOnBoard(),
             verdict: $it->verdict,
             verdict_words: $it->verdict->words(),

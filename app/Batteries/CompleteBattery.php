@@ -10,18 +10,27 @@ use App\Logbook\OpenItem;
 use Ash\Batteries\BatteriesRoom as Core;
 use Ash\Batteries\BatteryNote;
 use Ash\Batteries\BatteryState;
+use Ash\Batteries\BoardNeeds;
 use Ash\Batteries\ClockRead;
 use Ash\Batteries\ClockSet;
 use Ash\Batteries\Retention;
+use Ash\Batteries\Suitability;
 use Ash\Document\InvalidDocument;
 
 /** What the record knows of a battery and its clock before a new entry is taken. */
 final readonly class CompleteBattery
 {
     /** Which way round it goes must agree with what was recorded before it came out. */
-    public static function note(Job $job, BatteryNote $data): BatteryNote
+    public static function note(Job $job, BatteryNote $data, ?BoardNeeds $board): BatteryNote
     {
-        if ($data->state !== BatteryState::Fitted || $data->override !== null) {
+        if ($data->state !== BatteryState::Fitted) {
+            return $data;
+        }
+        $confirm = $board === null || $data->option === null || $data->blocked === true ? null : Suitability::of($data->option, $board)->confirm();
+        if ($confirm !== null) {
+            throw InvalidDocument::at('/data/blocked', "say that {$confirm}");
+        }
+        if ($data->override !== null) {
             return $data;
         }
         $recorded = self::polarity($job);

@@ -31,6 +31,8 @@ final readonly class OptionCard
         public ?string $charge,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $needs,
+        #[OA\Property(description: 'what must be in and measured before it counts as fitted')]
+        public ?string $confirm,
         #[OA\Property()]
         public bool $leaks,
         #[OA\Property(enum: Suits::class)]

@@ -19,9 +19,11 @@ use App\Logbook\House;
 use App\Logbook\Job;
 use App\People\SignedIn;
 use Ash\Corrosion\ContinuityRead;
+use Ash\Corrosion\ForbidsWater;
 use Ash\Corrosion\SurveyPlace;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
+use Ash\Facts\Substance;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Illuminate\Http\JsonResponse;
@@ -53,10 +55,10 @@ final readonly class CorrosionController
         new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')),
         new OA\QueryParameter(
             name: 'on_board',
-            description: 'comma-separated: what the board carries that forbids a bath',
+            description: 'comma-separated: what the board carries that forbids a bath; "none": somebody has looked, and nothing does; absent: nobody has',
             schema: new OA\Schema(type: 'string'),
         ),
-        new OA\QueryParameter(name: 'also', description: 'comma-separated: further chemicals meant to be used', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'also', description: 'comma-separated: further substances meant to be used, by name; other words are not judged', schema: new OA\Schema(type: 'string')),
     ], responses: [new OA\Response(response: 200, description: 'survey, work list, continuity', content: new OA\JsonContent(ref: CorrosionPage::class))])]
     public function show(Request $request, Job $job): JsonResponse
     {
@@ -64,8 +66,15 @@ final readonly class CorrosionController
         $list = static fn (?Node $words): array => $words === null || $words->isNull()
             ? []
             : array_values(array_filter(array_map(trim(...), explode(',', $words->string())), static fn (string $it): bool => $it !== ''));
+        $said = $query->optional('on_board');
+        $looked = $list($said);
+        $onBoard = $looked === [] ? null : array_map(
+            static fn (string $it): ForbidsWater => ForbidsWater::tryFrom($it) ?? throw InvalidDocument::at('/on_board', "there is no \"{$it}\""),
+            array_values(array_diff($looked, ['none'])),
+        );
+        $also = array_map(static fn (string $it): Substance|string => Substance::tryFrom($it) ?? $it, $list($query->optional('also')));
 
-        return new JsonResponse(SurveyOfJob::of($job)->page($list($query->optional('on_board')), $list($query->optional('also'))));
+        return new JsonResponse(SurveyOfJob::of($job)->page($onBoard, $also));
     }
 
     #[OA\Post(

@@ -15,7 +15,10 @@ final readonly class CorrosionPage
 {
     /**
      * @param list<PlaceCard>    $places
+     * @param list<string>       $carrying
      * @param list<PlanStep>     $plan
+     * @param list<string>       $told
+     * @param list<ChoiceCard>   $substances
      * @param list<string>       $holds
      * @param list<string>       $carries
      * @param list<string>       $grades
@@ -29,6 +32,8 @@ final readonly class CorrosionPage
         public JobCard $job,
         #[OA\Property(type: 'array', items: new OA\Items(ref: PlaceCard::class), description: 'worst first')]
         public array $places,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'places that carry something: continuity is measured there')]
+        public array $carrying,
         #[OA\Property(description: 'of the battery that leaked; null while nobody has said')]
         public ?string $chemistry,
         #[OA\Property(type: 'array', items: new OA\Items(ref: PlanStep::class))]
@@ -37,6 +42,10 @@ final readonly class CorrosionPage
         public string $school,
         #[OA\Property()]
         public string $drying,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'what is said beside the list')]
+        public array $told,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class))]
+        public array $substances,
         #[OA\Property(description: 'why there is no plan')]
         public ?string $refused,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]

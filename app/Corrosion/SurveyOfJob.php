@@ -23,6 +23,7 @@ use Ash\Corrosion\ForbidsWater;
 use Ash\Corrosion\Holds;
 use Ash\Corrosion\SurveyPlace;
 use Ash\Document\InvalidDocument;
+use Ash\Facts\Substance;
 use Ash\Logbook\Caution;
 use Ash\Logbook\Stage;
 use Ash\Quantity\Notation;
@@ -58,10 +59,10 @@ final readonly class SurveyOfJob
     }
 
     /**
-     * @param list<string> $onBoard what the board carries that forbids a bath
-     * @param list<string> $also    further chemicals that the bench means to use
+     * @param ?list<ForbidsWater>    $onBoard what the board carries that forbids a bath; null: nobody has said
+     * @param list<Substance|string> $also    further substances that the bench means to use
      */
-    public function page(array $onBoard, array $also): CorrosionPage
+    public function page(?array $onBoard, array $also): CorrosionPage
     {
         $chemistry = $this->chemistry();
         [$plan, $refused] = $this->plan($chemistry, $onBoard, $also);
@@ -70,10 +71,13 @@ final readonly class SurveyOfJob
         return new CorrosionPage(
             job: Cards::job(Cards::jobs()->where('jobs.id', $this->job->id)->first() ?? abort(404)),
             places: array_map($this->card(...), array_keys($this->places), $this->places),
+            carrying: array_keys(array_filter($this->places, static fn (SurveyPlace $it): bool => $it->carries !== Carries::Nothing)),
             chemistry: $chemistry?->words(),
             plan: array_map(static fn (array $step): PlanStep => new PlanStep($step['step'], $step['text'], $step['caution']), $plan->steps ?? []),
             school: $plan->school ?? '',
             drying: $plan->drying ?? '',
+            told: $plan->told ?? [],
+            substances: ChoiceCard::all(Substance::class),
             refused: $refused,
             holds: array_column(Holds::cases(), 'value'),
             carries: array_column(Carries::cases(), 'value'),
@@ -110,12 +114,12 @@ final readonly class SurveyOfJob
     }
 
     /**
-     * @param list<string> $onBoard
-     * @param list<string> $also
+     * @param ?list<ForbidsWater>    $onBoard
+     * @param list<Substance|string> $also
      *
      * @return array{?CleaningPlan, ?string} the plan, or why there is none
      */
-    private function plan(?Chemistry $chemistry, array $onBoard, array $also): array
+    private function plan(?Chemistry $chemistry, ?array $onBoard, array $also): array
     {
         if ($chemistry === null) {
             return [null, 'Record the battery with its chemistry first: what neutralises one leak feeds another.'];

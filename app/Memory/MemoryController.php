@@ -7,9 +7,12 @@ namespace App\Memory;
 use App\Http\Body;
 use App\Http\Errors;
 use App\Logbook\Job;
+use App\Logbook\Machine;
 use App\People\SignedIn;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
+use Ash\Memory\Counted;
+use Ash\Memory\DescribedMemories;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -30,6 +33,25 @@ final readonly class MemoryController
             : null;
 
         return new JsonResponse(MemoryOfJob::of($job, $word('map'), $word('run'), $word('against')));
+    }
+
+    #[OA\Get(path: '/jobs/{job}/memory/counted', operationId: 'countedMemory', tags: ['memory'], parameters: [
+        new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'map', required: true, schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'says', required: true, description: 'as the machine says it: 48082 bytes free', schema: new OA\Schema(type: 'string')),
+    ], responses: [
+        new OA\Response(response: 200, description: 'against what the map says is fitted', content: new OA\JsonContent(ref: CountedCard::class)),
+        new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+    ])]
+    public function counted(Request $request, Job $job): JsonResponse
+    {
+        $query = Node::of((object) $request->query->all())->only('map', 'says');
+        $memory = Machine::query()->findOrFail($job->machine_id)->readProfile()->section(DescribedMemories::class)?->memory($query->at('map')->string())
+            ?? throw InvalidDocument::at('/map', 'there is no such memory');
+        $counted = Counted::read($query->at('says')->text(200))
+            ?? throw InvalidDocument::at('/says', 'names no size with its unit: write 48082 bytes, 640 K or 1 MB');
+
+        return new JsonResponse(new CountedCard($counted->against($memory)));
     }
 
     #[OA\Post(

@@ -37,6 +37,7 @@ final class MemoryRoom extends Room
     public function reads(): void
     {
         Route::get('jobs/{job}/memory', [MemoryController::class, 'show']);
+        Route::get('jobs/{job}/memory/counted', [MemoryController::class, 'counted']);
         Route::get('jobs/{job}/soak', [MemoryController::class, 'soak']);
         Route::get('memory-sources/{source}', [MemoryController::class, 'source']);
         Route::get('lines', [TeachController::class, 'index']);

@@ -159,8 +159,10 @@ final class LeakJobTest extends TestCase
         self::assertSame(
             [
                 'strip',
+                'stage',
                 'strip',
                 'battery',
+                'stage',
                 'survey',
                 'survey',
                 'survey',

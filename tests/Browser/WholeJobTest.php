@@ -73,7 +73,6 @@ final class WholeJobTest extends TestCase
         $chrome->press('j');
         $chrome->see('Cold checks: shorts to ground');
         $chrome->see('Stage: Supply. Follows the work: reading');
-        $chrome->press('/', 'stage first power', Key::ENTER);
         $chrome->see('nobody has looked for a battery yet');
         $chrome->press('/', 'battery none', Key::ENTER);
         $chrome->seeNot('nobody has looked for a battery yet');

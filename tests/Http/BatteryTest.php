@@ -39,10 +39,15 @@ final class BatteryTest extends TestCase
                 'state' => 'fitted',
                 'option' => 'alkaline-aa-3',
                 'positive_towards' => 'the keyboard plug',
+                'blocked' => true,
                 'volts' => 4.7,
                 'recheck_at' => '2027-03-01T09:00:00Z',
             ],
         ];
+        $bare = [...$fit, 'data' => array_diff_key($fit['data'], ['blocked' => 1])];
+        self::assertRefused($this->add($job, $bare), '/data/blocked', 'say that the blocking diode is in and measured');
+        $lithium = [...$bare, 'data' => [...$bare['data'], 'option' => 'lithium-coin-1', 'volts' => 3.1]];
+        self::assertRefused($this->add($job, $lithium), '/data/blocked', 'the blocking diode and the resistor are in and measured');
         self::assertRefused($this->add($job, $fit), '/data/positive_towards', 'no polarity is recorded');
         $this->add($job, ['kind' => 'battery', 'data' => self::FOUND])->assertCreated()->assertJsonPath('entry.data.cell_state', 'charged');
         self::assertRefused($this->add($job, [...$fit, 'data' => array_diff_key($fit['data'], ['positive_towards' => 1])]), '/data/positive_towards');

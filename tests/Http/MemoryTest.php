@@ -585,4 +585,26 @@ final class MemoryTest extends TestCase
         $source = self::text($this->paste($job, "pass 1 ok\npass 2 ok\nMEMORY ERROR")->assertCreated()->json('id'));
         self::assertRefused($this->add($job, ['kind' => 'soak', 'data' => ['source' => $source]]), '/data/source');
     }
+
+    /** "48082 bytes free" of 49 152: 1 070 bytes are the firmware's, as somebody who saw a good one notes with the map (common practice, no source). */
+    public function test_what_a_machine_counts_is_compared_after_what_its_firmware_keeps(): void
+    {
+        $job = $this->job();
+        $says = fn (string $says): TestResponse => $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory/counted?".http_build_query(['map' => 'main', 'says' => $says]));
+        self::assertRefused($says('it hums'), '/says', 'no size');
+        self::assertRefused($says('48082'), '/says', 'with its unit');
+        self::assertRefused($this->getJson("/api/jobs/{$job->id}/memory/counted?map=attic&says=1K"), '/map');
+        $machine = self::machine();
+        $profile = json_decode($machine->profile, true);
+        $banks = count($profile['memories'][0]['map']['banks']);
+        $fitted = 16384 * $banks;
+        $free = $fitted - 1070;
+        self::assertStringContainsString('1070 less than fitted, less than any bank', self::text($says("{$free} bytes free")->assertOk()->json('says.0')));
+        $profile['memories'][0]['firmware_keeps_bytes'] = 1070;
+        $this->as(Role::Lead)->putJson("/api/machines/{$machine->id}/profile", $profile)->assertOk();
+        self::assertSame("{$fitted} bytes fitted, the firmware keeps 1070, {$free} counted: all of it", $says("RAM {$free} BYTES FREE")->json('says.0'));
+        $less = $free - 16384;
+        self::assertStringStartsWith('as without ', self::text($says("{$less} bytes free")->json('says.1')));
+        self::assertStringContainsString('more than there should be', self::text($says('1 MB')->json('says.0')));
+    }
 }

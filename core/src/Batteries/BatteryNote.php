@@ -25,6 +25,7 @@ final readonly class BatteryNote implements EntryData, Settled
      * @param ?string      $positiveTowards what the positive end lies towards, in words
      * @param ?Option      $option          what was fitted; it says chemistry and cells
      * @param ?string      $override        why the polarity differs from what was recorded
+     * @param ?bool        $blocked         what keeps the board's charge from a cell that may not be charged is in and measured
      * @param list<string> $reasons
      */
     public function __construct(
@@ -42,6 +43,7 @@ final readonly class BatteryNote implements EntryData, Settled
         #[Text(300)]
         public ?string $override = null,
         public ?\DateTimeImmutable $recheckAt = null,
+        public ?bool $blocked = null,
         #[Kept]
         public ?CellState $cellState = null,
         #[Kept]
@@ -85,6 +87,7 @@ final readonly class BatteryNote implements EntryData, Settled
             .($this->positiveTowards === null ? '' : ", positive end towards {$this->positiveTowards}")
             .($this->volts === null ? '' : ', '.Notation::print($this->volts, Unit::Volt))
             .($this->cellState === null ? '' : " ({$this->cellState->value})")
+            .($this->blocked === true ? ', blocking diode and what else it needs measured' : '')
             .($this->override === null ? '' : "; polarity differs from the record, because {$this->override}");
     }
 

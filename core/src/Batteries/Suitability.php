@@ -45,6 +45,16 @@ final readonly class Suitability
         return min(2.0, ($this->years ?? 2.0) / 2);
     }
 
+    /** What must be in and measured before a cell that may not be charged counts as fitted on a board that charges; null where nothing must. */
+    public function confirm(): ?string
+    {
+        $parts = array_values(array_intersect($this->needs, ['blocking_diode', 'resistor']));
+
+        return $this->option->isNickel() || !in_array('blocking_diode', $parts, true)
+            ? null
+            : 'the '.strtr(implode(' and the ', $parts), '_', ' ').(count($parts) === 1 ? ' is' : ' are').' in and measured: this board charges its battery';
+    }
+
     /** AA and AAA packs sit away from the board; a coin cell and a supercapacitor leave nothing to speak of. */
     public function leakOnBoard(): bool
     {

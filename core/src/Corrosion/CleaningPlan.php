@@ -6,34 +6,45 @@ namespace Ash\Corrosion;
 
 use Ash\Batteries\Chemistry;
 use Ash\Document\InvalidDocument;
+use Ash\Facts\Clash;
+use Ash\Facts\NeverMix;
+use Ash\Facts\Substance;
 
 /** The work list after a leak, in its order: neutralise, rinse, clean, dry, test, repair. */
 final readonly class CleaningPlan
 {
     /**
      * @param list<array{step: string, text: string, caution: ?string}> $steps
+     * @param list<string>                                              $told  what is said beside the list
      */
-    private function __construct(public array $steps, public bool $wholeBoard, public string $drying, public string $school)
+    private function __construct(public array $steps, public bool $wholeBoard, public string $drying, public string $school, public array $told)
     {
     }
 
     /**
-     * @param list<SurveyPlace> $places
-     * @param list<string>      $onBoard of ForbidsWater, what the board carries
-     * @param list<string>      $also    further chemicals that the bench means to use
+     * @param list<SurveyPlace>      $places
+     * @param ?list<ForbidsWater>    $onBoard what the board carries; null: nobody has looked, so no bath is offered
+     * @param list<Substance|string> $also    further substances that the bench means to use; words: what is in no list
      *
-     * @throws InvalidDocument when two of the chemicals must never come together
+     * @throws InvalidDocument when two of them must never come together
      */
-    public static function for(Chemistry $chemistry, array $places, array $onBoard, array $also = []): self
+    public static function for(Chemistry $chemistry, array $places, ?array $onBoard, array $also = []): self
     {
         $leak = Leak::of($chemistry);
         $dry = $chemistry === Chemistry::LithiumThionyl;
-        $clashes = NeverMix::clashes([...array_filter([$leak['neutralise'], $dry ? null : 'isopropyl alcohol']), ...$also]);
-        if ($clashes !== []) {
-            throw InvalidDocument::at('/also', 'never mix '.implode('; ', $clashes));
+        $known = array_values(array_filter($also, static fn (Substance|string $it): bool => $it instanceof Substance));
+        $clashes = NeverMix::clashes(array_values(array_unique([...Leak::agents($chemistry), ...($dry ? [] : [Substance::IsopropylAlcohol]), ...$known], SORT_REGULAR)));
+        $never = array_filter($clashes, static fn (Clash $it): bool => !$it->onlyClosed);
+        if ($never !== []) {
+            throw InvalidDocument::at('/also', 'never mix '.implode('; ', array_map(static fn (Clash $it): string => $it->words(), $never)));
         }
-        $whole = $leak['neutralise'] !== null && $onBoard === [] && self::reaches($places, 2) > 3;
-        $touched = array_values(array_filter(SurveyPlace::ordered($places), static fn (SurveyPlace $it): bool => $it->grade > 0));
+        $spread = $leak['neutralise'] !== null && self::reaches($places, 2) > 3;
+        $whole = $spread && $onBoard === [];
+        // What carries nothing cannot fail: it is cleaned, and in no list of what to test or mend.
+        $touched = array_values(array_filter(
+            SurveyPlace::ordered($places),
+            static fn (SurveyPlace $it): bool => $it->grade > 0 && $it->carries !== Carries::Nothing,
+        ));
 
         return new self(
             [...self::cleaning($leak, $whole, $dry), ...self::testing($touched), ...self::repairing($touched)],
@@ -43,9 +54,25 @@ final readonly class CleaningPlan
                 : ($whole ? '24 to 48 hours, warm and in moving air, parts with cavities upside down' : '2 hours, warm and in moving air'),
             $leak['neutralise'] === null
                 ? "No neutralising: {$leak['why']}."
-                : "Neutralise first, then alcohol; not alcohol alone: {$leak['why']}."
-                    .($onBoard === [] ? '' : ' No bath of the whole board: it carries '.strtr(implode(', ', $onBoard), '_', ' ').'.'),
+                : "Neutralise first, then alcohol; not alcohol alone: {$leak['why']}.".self::bath($spread, $onBoard),
+            [
+                ...array_map(static fn (Clash $it): string => ucfirst($it->words()).': keep the vessel open', array_values(array_diff_key($clashes, $never))),
+                ...array_map(
+                    static fn (string $it): string => "{$it}: not judged: read its safety data sheet",
+                    array_values(array_filter($also, is_string(...))),
+                ),
+            ],
         );
+    }
+
+    /** @param ?list<ForbidsWater> $onBoard */
+    private static function bath(bool $spread, ?array $onBoard): string
+    {
+        return match (true) {
+            $onBoard === null => $spread ? ' Say what is on the board before a bath of the whole is thought of.' : '',
+            $onBoard === [] => '',
+            default => ' No bath of the whole board: it carries '.implode(', ', array_map(static fn (ForbidsWater $it): string => strtr($it->value, '_', ' '), $onBoard)).'.',
+        };
     }
 
     /** @param list<SurveyPlace> $places */

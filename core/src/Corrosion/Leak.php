@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Corrosion;
 
 use Ash\Batteries\Chemistry;
+use Ash\Facts\Substance;
 
 /**
  * What a leak left behind and what undoes it. Alkaline cells leave potassium hydroxide and its carbonate, a base, which a weak
@@ -12,6 +13,18 @@ use Ash\Batteries\Chemistry;
  */
 final readonly class Leak
 {
+    /**
+     * @return list<Substance> what neutralises it: one of these is taken
+     */
+    public static function agents(Chemistry $chemistry): array
+    {
+        return match ($chemistry) {
+            Chemistry::NiCd, Chemistry::NiMh, Chemistry::Alkaline => [Substance::AceticAcid, Substance::CitricAcid],
+            Chemistry::LeadAcid => [Substance::SodiumBicarbonate],
+            Chemistry::LithiumManganese, Chemistry::LithiumThionyl => [],
+        };
+    }
+
     /** @return array{left: string, neutralise: ?string, amount: string, then: string, why: string} */
     public static function of(Chemistry $chemistry): array
     {

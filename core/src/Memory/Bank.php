@@ -50,6 +50,12 @@ final readonly class Bank
         $this->ownBits = $own;
     }
 
+    /** What it holds, its parity left out. */
+    public function bytes(): float
+    {
+        return $this->words * substr_count(decbin($this->ownBits), '1') / 8;
+    }
+
     public static function read(Node $node, Radix $radix, int $wordBits): self
     {
         $node->only('name', 'start', 'words', 'chips', 'parity', 'select', 'row_bits', 'column_bits');

@@ -15,7 +15,8 @@ final readonly class FittedMemory
     private const MOST_ACROSS = 40;
 
     /**
-     * @param list<list<?string>> $sockets rows along the board, left to right; null is a gap
+     * @param ?int                $firmwareKeepsBytes of what is fitted, which the machine does not count as free; null: nobody has noted it
+     * @param list<list<?string>> $sockets            rows along the board, left to right; null is a gap
      */
     private function __construct(
         public string $key,
@@ -25,6 +26,7 @@ final readonly class FittedMemory
         public ?float $accessNs,
         public Map $map,
         public array $sockets,
+        public ?int $firmwareKeepsBytes = null,
     ) {
     }
 
@@ -40,7 +42,7 @@ final readonly class FittedMemory
 
     public static function read(Node $node): self
     {
-        $node->only('key', 'name', 'board', 'chip', 'access_ns', 'sockets', 'map');
+        $node->only('key', 'name', 'board', 'chip', 'access_ns', 'sockets', 'map', 'firmware_keeps_bytes');
         if (preg_match('/^[a-z0-9]+(-[a-z0-9]+)*$/D', $node->at('key')->text(40)) !== 1) {
             $node->at('key')->refuse('must be lower-case letters and digits with single hyphens');
         }
@@ -50,6 +52,7 @@ final readonly class FittedMemory
             key: $node->at('key')->string(), name: $node->at('name')->text(80), board: $node->optional('board')?->text(40),
             chip: $node->optional('chip')?->enum(ChipType::class), accessNs: $node->optional('access_ns')?->positive(), map: $map,
             sockets: $node->has('sockets') ? self::sockets($node->at('sockets'), $map) : self::usual($map),
+            firmwareKeepsBytes: $node->optional('firmware_keeps_bytes')?->integer(0, 1 << 40),
         );
     }
 

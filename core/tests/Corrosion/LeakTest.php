@@ -8,11 +8,14 @@ use Ash\Batteries\BatteryNote;
 use Ash\Batteries\Chemistry;
 use Ash\Corrosion\Carries;
 use Ash\Corrosion\CleaningPlan;
+use Ash\Corrosion\ForbidsWater;
 use Ash\Corrosion\Holds;
 use Ash\Corrosion\Leak;
-use Ash\Corrosion\NeverMix;
 use Ash\Corrosion\SurveyPlace;
 use Ash\Document\InvalidDocument;
+use Ash\Facts\Clash;
+use Ash\Facts\NeverMix;
+use Ash\Facts\Substance;
 use Ash\Tests\House;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -47,15 +50,18 @@ final class LeakTest extends TestCase
                 self::place('bracket', 1, 'nothing'),
                 self::place('edge', 0, 'signal'),
             ],
-            ['relays'],
+            [ForbidsWater::Relays],
         );
-        self::assertSame(['neutralise', 'rinse', 'clean', 'dry', 'test', 'test', 'test', 'repair', 'repair'], array_column($plan->steps, 'step'));
+        self::assertSame(['neutralise', 'rinse', 'clean', 'dry', 'test', 'test', 'repair', 'repair'], array_column($plan->steps, 'step'));
         self::assertStringContainsString('trace to U12', $plan->steps[4]['text'], 'worst first');
         self::assertStringContainsString('vinegar of 5 %', $plan->steps[0]['text']);
         self::assertFalse($plan->wholeBoard);
         self::assertStringContainsString('not alcohol alone', $plan->school);
         self::assertStringContainsString('relays', $plan->school);
-        self::assertTrue(CleaningPlan::for(Chemistry::Alkaline, array_fill(0, 4, self::place('x', 2, 'signal')), [])->wholeBoard);
+        $spread = static fn (?array $onBoard): CleaningPlan => CleaningPlan::for(Chemistry::Alkaline, array_fill(0, 4, self::place('x', 2, 'signal')), $onBoard);
+        self::assertTrue($spread([])->wholeBoard);
+        self::assertFalse($spread(null)->wholeBoard, 'nobody has said what is on the board');
+        self::assertStringContainsString('Say what is on the board', $spread(null)->school);
     }
 
     /**
@@ -92,18 +98,35 @@ final class LeakTest extends TestCase
 
     public function test_what_must_never_be_mixed_is_refused_in_one_plan(): void
     {
-        foreach (['household bleach', 'hydrogen peroxide 12 %'] as $also) {
+        foreach ([Substance::ChlorineBleach, Substance::HydrogenPeroxide] as $also) {
             try {
                 CleaningPlan::for(Chemistry::NiCd, [], [], [$also]);
-                self::fail("{$also} was taken beside vinegar");
+                self::fail("{$also->value} was taken beside vinegar");
             } catch (InvalidDocument $fault) {
                 self::assertSame('/also', $fault->pointer);
-                self::assertStringContainsString($also, $fault->detail);
+                self::assertStringContainsString($also->words(), $fault->detail);
             }
         }
-        self::assertSame([], NeverMix::clashes(['white vinegar', 'isopropyl alcohol', 'demineralised water']));
-        self::assertCount(1, NeverMix::clashes(['ammonia', 'bleach']));
-        self::assertCount(1, NeverMix::clashes(['lye', 'aluminium bracket']));
+        $plan = CleaningPlan::for(Chemistry::LeadAcid, [], null, [Substance::HydrogenPeroxide, 'blue stuff']);
+        self::assertSame([
+            'Sodium bicarbonate and hydrogen peroxide: oxygen, bursting, in a closed vessel: keep the vessel open',
+            'Isopropyl alcohol and hydrogen peroxide: oxygen and heat over a solvent, in a closed vessel: keep the vessel open',
+            'blue stuff: not judged: read its safety data sheet',
+        ], $plan->told);
+    }
+
+    /** The table of what must never be mixed, from safety data sheets (from memory): number of pairs, and both orders of each. */
+    public function test_every_pair_clashes_in_both_orders(): void
+    {
+        $all = Substance::cases();
+        $pairs = NeverMix::clashes($all);
+        self::assertCount(39, $pairs);
+        self::assertCount(16, array_filter($pairs, static fn (Clash $it): bool => !$it->onlyClosed));
+        foreach ($pairs as $pair) {
+            $turned = NeverMix::clashes([$pair->b, $pair->a]);
+            self::assertSame([[$pair->b, $pair->a, $pair->makes]], [[$turned[0]->a, $turned[0]->b, $turned[0]->makes]]);
+        }
+        self::assertSame([], NeverMix::clashes([Substance::Water, Substance::Detergent, Substance::LightOil, Substance::IsopropylAlcohol, Substance::AceticAcid]));
     }
 
     /** @return array<string, array{string, string}> JSON, pointer */

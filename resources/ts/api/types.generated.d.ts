@@ -389,6 +389,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/memory/counted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["countedMemory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/paper": {
         parameters: {
             query?: never;
@@ -1414,6 +1430,8 @@ export interface components {
         /** @description The leak survey of a job, the work list that follows from it, and the continuity of what it touched. */
         CorrosionPage: {
             carries: string[];
+            /** @description places that carry something: continuity is measured there */
+            carrying: string[];
             cautions: string[];
             chemistries: components["schemas"]["ChoiceCard"][];
             /** @description of the battery that leaked; null while nobody has said */
@@ -1431,6 +1449,14 @@ export interface components {
             refused: string | null;
             repairs: components["schemas"]["OpenItemCard"][];
             school: string;
+            substances: components["schemas"]["ChoiceCard"][];
+            /** @description what is said beside the list */
+            told: string[];
+        };
+        /** @description What a machine counts against what its map says is fitted. */
+        CountedCard: {
+            /** @description the verdict first */
+            says: string[];
         };
         CoverageBody: {
             test: string;
@@ -1457,6 +1483,7 @@ export interface components {
         };
         /** @description of an entry "battery", as it is handed in */
         DataBattery: {
+            blocked?: boolean;
             cells?: number;
             /** @enum {string} */
             chemistry?: "nicd" | "nimh" | "alkaline" | "limno2" | "lisocl2" | "lead_acid";
@@ -2362,6 +2389,8 @@ export interface components {
             /** @description why it is recommended */
             because: string | null;
             charge: string | null;
+            /** @description what must be in and measured before it counts as fitted */
+            confirm: string | null;
             /** @enum {string} */
             id: "nicd-barrel-3" | "nimh-barrel-3" | "alkaline-aaa-2" | "alkaline-aaa-3" | "alkaline-aaa-4" | "alkaline-aa-2" | "alkaline-aa-3" | "alkaline-aa-4" | "lithium-coin-1" | "lithium-half-aa-1" | "supercap-1f";
             leaks: boolean;
@@ -3772,9 +3801,9 @@ export interface operations {
     showCorrosion: {
         parameters: {
             query?: {
-                /** @description comma-separated: further chemicals meant to be used */
+                /** @description comma-separated: further substances meant to be used, by name; other words are not judged */
                 also?: string;
-                /** @description comma-separated: what the board carries that forbids a bath */
+                /** @description comma-separated: what the board carries that forbids a bath; "none": somebody has looked, and nothing does; absent: nobody has */
                 on_board?: string;
             };
             header?: never;
@@ -3952,6 +3981,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SourceCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    countedMemory: {
+        parameters: {
+            query: {
+                map: string;
+                /** @description as the machine says it: 48082 bytes free */
+                says: string;
+            };
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description against what the map says is fitted */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountedCard"];
                 };
             };
             /** @description refused */

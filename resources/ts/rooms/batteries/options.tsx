@@ -124,6 +124,7 @@ function Fit({ page, option, onClose }: { page: Schemas['BatteryPage']; option: 
     const [positive, setPositive] = useState('');
     const [volts, setVolts] = useState('');
     const [override, setOverride] = useState('');
+    const [blocked, setBlocked] = useState(false);
     const [faults, setFaults] = useState<Schemas['Fault'][]>([]);
     const at = (pointer: string) => faults.find((fault) => fault.pointer === pointer)?.detail;
     const send = async () => {
@@ -139,6 +140,7 @@ function Fit({ page, option, onClose }: { page: Schemas['BatteryPage']; option: 
                     ...(positive.trim() === '' ? {} : { positive_towards: positive }),
                     ...(volts.trim() === '' ? {} : { volts }),
                     ...(override.trim() === '' ? {} : { override }),
+                    ...(blocked ? { blocked } : {}),
                 },
             },
             `fitted: ${option.words}`,
@@ -175,6 +177,12 @@ function Fit({ page, option, onClose }: { page: Schemas['BatteryPage']; option: 
                 error={at('/data/override')}
                 onChange={(event) => setOverride(event.target.value)}
             />
+            {option.confirm !== null && (
+                <label className="flex min-h-11 items-center gap-3 lg:col-span-3">
+                    <input type="checkbox" checked={blocked} onChange={(event) => setBlocked(event.target.checked)} />I have seen it:{' '}
+                    {option.confirm}
+                </label>
+            )}
             {elsewhere !== undefined && <Notice tone="bad">{elsewhere}</Notice>}
             <div className="flex gap-2 lg:col-span-3">
                 <Button type="submit" look="main">

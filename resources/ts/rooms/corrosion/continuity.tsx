@@ -59,21 +59,23 @@ export function ContinuityRun({ page, meter, may }: { page: Schemas['CorrosionPa
     };
     const points = [
         zero,
-        ...page.places.map((it): ProbePoint => ({
-            key: it.id,
-            name: `Grade ${it.grade}`,
-            place: it.place,
-            where: null,
-            limits: it.limits,
-            strip: it.strip,
-            value: it.value,
-            verdict: it.verdict === null ? null : SHAPES[it.verdict],
-            words: it.verdict ?? '',
-            reasons: it.reasons,
-            previous: null,
-            aside: null,
-            unsent: unsent.find((entry) => entry.step === it.id)?.says ?? null,
-        })),
+        ...page.places
+            .filter((it) => page.carrying.includes(it.id))
+            .map((it): ProbePoint => ({
+                key: it.id,
+                name: `Grade ${it.grade}`,
+                place: it.place,
+                where: null,
+                limits: it.limits,
+                strip: it.strip,
+                value: it.value,
+                verdict: it.verdict === null ? null : SHAPES[it.verdict],
+                words: it.verdict ?? '',
+                reasons: it.reasons,
+                previous: null,
+                aside: null,
+                unsent: unsent.find((entry) => entry.step === it.id)?.says ?? null,
+            })),
     ];
     const live =
         points.find((it) => it.key === chosen) ??

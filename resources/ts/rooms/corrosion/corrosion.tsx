@@ -15,12 +15,16 @@ import { ContinuityRun } from './continuity';
 export function Corrosion() {
     const { id = '' } = useParams();
     const [onBoard, setOnBoard] = useState<string[]>([]);
-    const [also, setAlso] = useState('');
+    const [also, setAlso] = useState<string[]>([]);
     const corrosion = useQuery({
         queryKey: ['corrosion', id, onBoard, also],
         placeholderData: keepPreviousData,
         queryFn: () =>
-            data(api.GET('/jobs/{job}/corrosion', { params: { path: { job: id }, query: { on_board: onBoard.join(','), also } } })),
+            data(
+                api.GET('/jobs/{job}/corrosion', {
+                    params: { path: { job: id }, query: { on_board: onBoard.join(','), also: also.join(',') } },
+                }),
+            ),
     });
     return (
         <Loaded query={corrosion}>
@@ -36,8 +40,8 @@ function CorrosionSheet({
     page: Schemas['CorrosionPage'];
     onBoard: string[];
     setOnBoard: (onBoard: string[]) => void;
-    also: string;
-    setAlso: (also: string) => void;
+    also: string[];
+    setAlso: (also: string[]) => void;
 }) {
     const may = useMayRecord() && page.job.state === 'open';
     const meters = useMeters('leaks', true);
@@ -68,7 +72,7 @@ function CorrosionSheet({
             }
         >
             {may && <SurveyForm page={page} />}
-            {page.places.length > 0 && <ContinuityRun page={page} meter={meters.chosen ?? TYPED} may={may} />}
+            {page.carrying.length > 0 && <ContinuityRun page={page} meter={meters.chosen ?? TYPED} may={may} />}
             {page.repairs.length > 0 && (
                 <Part title="To repair">
                     <ul>
@@ -220,18 +224,32 @@ function Plan({ page, onBoard, setOnBoard, also, setAlso }: Parameters<typeof Co
                             type="checkbox"
                             checked={onBoard.includes(it)}
                             onChange={(event) =>
-                                setOnBoard(event.target.checked ? [...onBoard, it] : onBoard.filter((other) => other !== it))
+                                setOnBoard(
+                                    event.target.checked
+                                        ? [...onBoard.filter((other) => other !== 'none'), it]
+                                        : onBoard.filter((other) => other !== it),
+                                )
                             }
                         />
                         {spoken(it)}
                     </label>
                 ))}
-                <label className="flex items-center gap-2">
-                    <span className="text-sm font-bold whitespace-nowrap">Also to be used:</span>
-                    <input value={also} placeholder="contact cleaner" onChange={(event) => setAlso(event.target.value)} />
+                <label className="flex min-h-11 items-center gap-2">
+                    <input
+                        type="checkbox"
+                        checked={onBoard.includes('none')}
+                        onChange={(event) => setOnBoard(event.target.checked ? ['none'] : [])}
+                    />
+                    none of these, I have looked
                 </label>
             </div>
+            <Also page={page} also={also} setAlso={setAlso} />
             {page.refused !== null && <Notice tone="bad">{page.refused}</Notice>}
+            {page.told.map((says) => (
+                <Notice key={says} tone="care">
+                    {says}
+                </Notice>
+            ))}
             {page.school !== '' && (
                 <p className="mb-2">
                     {page.school} Drying: {page.drying}.
@@ -250,5 +268,44 @@ function Plan({ page, onBoard, setOnBoard, also, setAlso }: Parameters<typeof Co
                 ))}
             </ol>
         </Part>
+    );
+}
+
+/** What else is to be used: chosen from the list; what is in no list is said to be not judged. */
+function Also({ page, also, setAlso }: { page: Schemas['CorrosionPage']; also: string[]; setAlso: (also: string[]) => void }) {
+    const [other, setOther] = useState('');
+    const named = (it: string) => page.substances.find((known) => known.value === it)?.words ?? it;
+    const add = (it: string) => it !== '' && !also.includes(it) && setAlso([...also, it]);
+    return (
+        <div className="mb-2 flex flex-wrap items-end gap-x-4 gap-y-2">
+            <Field label="Also to be used">
+                {(ids) => (
+                    <select {...ids} value="" onChange={(event) => add(event.target.value)}>
+                        <option value="">choose a substance</option>
+                        {page.substances.map((it) => (
+                            <option key={it.value} value={it.value}>
+                                {it.words}
+                            </option>
+                        ))}
+                    </select>
+                )}
+            </Field>
+            <form
+                className="flex items-end gap-2"
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    add(other.replaceAll(',', ' ').trim());
+                    setOther('');
+                }}
+            >
+                <Field label="or what is not in the list" value={other} onChange={(event) => setOther(event.target.value)} />
+                <Button type="submit">Add it</Button>
+            </form>
+            {also.map((it) => (
+                <Button key={it} aria-label={`Do without ${named(it)}`} onClick={() => setAlso(also.filter((kept) => kept !== it))}>
+                    {named(it)} ×
+                </Button>
+            ))}
+        </div>
     );
 }

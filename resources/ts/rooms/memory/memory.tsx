@@ -8,6 +8,7 @@ import { Button, Cautions, Field, LinkButton, Notice, Part } from '../../ui/cont
 import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
+import { CountedAtStart } from './counted';
 import { Intake } from './intake';
 import { Runs } from './runs';
 import { SocketMap } from './sockets';
@@ -147,6 +148,7 @@ function MemorySheet({
                                     <Suspects located={located} />
                                 </Part>
                             )}
+                            {may && <CountedAtStart job={page.job.id} map={map.key} />}
                             {page.maps.length > 0 && may && <DateCodes page={page} map={map.key} />}
                         </div>
                         {may && (
