@@ -26,7 +26,7 @@ final readonly class BoardRecord
 
         $document = [
             'format' => self::FORMAT,
-            'machine' => Node::parse($machine->profile)->object(),
+            'machine' => Node::parse($machine->described->profile)->object(),
             'board' => ['id' => $board->id, 'slot' => $board->slot, 'machine' => $machine->id],
             'jobs' => $jobs->map(static fn (Job $job): array => [
                 'id' => $job->id, 'board' => $job->board_id, 'board_slot' => Board::query()->findOrFail($job->board_id)->slot,

@@ -158,7 +158,7 @@ final class ImportRecord
     {
         $document = clone $this->node->at('machine')->object();
         $slug = $this->profile->slug;
-        for ($n = 2; Machine::query()->where('slug', $document->slug)->exists(); ++$n) {
+        for ($n = 2; Kind::query()->where('slug', $document->slug)->exists(); ++$n) {
             $document->slug = mb_substr($slug, 0, 56)."-{$n}";
             $document->name = mb_substr($this->profile->name, 0, 110)." ({$n})";
         }

@@ -91,7 +91,7 @@ final readonly class JobController
     )]
     public function show(string $job): JsonResponse
     {
-        $row = Cards::jobs()->addSelect('machines.profile')->where('jobs.id', $job)->first() ?? abort(404);
+        $row = Cards::jobs()->leftJoin('kinds', 'kinds.id', '=', 'machines.kind_id')->addSelect('kinds.profile')->where('jobs.id', $job)->first() ?? abort(404);
         $r = new Row($row);
         $profile = House::here()->hall->profile(Node::parse($r->string('profile')));
         $entries = DB::table('entries')->where('job_id', $job)->orderBy('at')->orderBy('id')->get(Cards::ENTRY);

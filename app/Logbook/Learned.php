@@ -18,9 +18,9 @@ final readonly class Learned
             return;
         }
         $machine = Machine::query()->findOrFail($job->machine_id);
-        $taught = $sections->learned(Node::parse($machine->profile)->object(), $entry->data);
+        $taught = $sections->learned(Node::parse($machine->described->profile)->object(), $entry->data);
         if ($taught !== null) {
-            SaveProfile::over($machine, json_encode($taught, self::FLAGS)."\n", null, $entry->author);
+            SaveProfile::taught($machine->described, json_encode($taught, self::FLAGS)."\n", $entry->author, $job);
         }
     }
 }

@@ -4,29 +4,36 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
-use Ash\Document\Node;
 use Ash\Logbook\Profile;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * One machine and its profile.
+ * One machine, a specimen of its kind.
  *
- * @property string $id
- * @property string $slug
- * @property string $name
- * @property string $kind
- * @property string $profile  JSON document, as it was accepted
- * @property int    $revision
+ * @property string  $id
+ * @property string  $slug
+ * @property string  $name
+ * @property ?string $serial
+ * @property ?string $owner
+ * @property string  $kind_id
+ * @property Kind    $described
  */
 final class Machine extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['slug', 'name', 'kind', 'profile', 'revision'];
+    protected $fillable = ['id', 'slug', 'name', 'serial', 'owner', 'kind_id'];
+
+    /** @return BelongsTo<Kind, $this> */
+    public function described(): BelongsTo
+    {
+        return $this->belongsTo(Kind::class, 'kind_id');
+    }
 
     public function readProfile(): Profile
     {
-        return House::here()->hall->profile(Node::parse($this->profile));
+        return $this->described->readProfile();
     }
 }

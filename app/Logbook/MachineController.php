@@ -33,7 +33,7 @@ final readonly class MachineController
     {
         $boards = Board::query()->orderBy('slot')->get()->groupBy('machine_id');
 
-        return new JsonResponse(Machine::query()->orderBy('name')->get(['id', 'slug', 'name', 'kind'])
+        return new JsonResponse(Machine::query()->with('described:id,words')->orderBy('name')->get(['id', 'slug', 'name', 'serial', 'owner', 'kind_id'])
             ->map(static fn (Machine $machine): MachineCard => self::card($machine, $boards->get($machine->id)?->all() ?? []))->all());
     }
 
@@ -89,8 +89,8 @@ final readonly class MachineController
 
         return new JsonResponse(new MachinePage(
             self::card($machine, Board::query()->where('machine_id', $machine->id)->orderBy('slot')->get()->all()),
-            $machine->revision,
-            $machine->profile,
+            $machine->described->revision,
+            $machine->described->profile,
             array_map(static fn (SourceNote $note): SourceNoteCard => new SourceNoteCard($note->source, $note->note), $profile->sourceNotes),
             array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautions),
             ChoiceCard::all(Caution::class),
@@ -101,7 +101,7 @@ final readonly class MachineController
     public function export(Machine $machine): Response
     {
         return new Response(
-            $machine->profile,
+            $machine->described->profile,
             200,
             ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename=\"{$machine->slug}.profile.json\""],
         );
@@ -110,7 +110,7 @@ final readonly class MachineController
     /** @param array<Board> $boards */
     private static function card(Machine $machine, array $boards): MachineCard
     {
-        return new MachineCard($machine->id, $machine->slug, $machine->name, $machine->kind, array_map(
+        return new MachineCard($machine->id, $machine->slug, $machine->name, $machine->described->words, array_map(
             static fn (Board $board): BoardCard => new BoardCard($board->id, $board->slot, $board->name, $board->serial),
             array_values($boards),
         ));

@@ -20,43 +20,71 @@ final readonly class SaveProfile
         $profile = self::read($json);
 
         return Once::made(static function () use ($profile, $json): ?Machine {
-            $known = Machine::query()->where('slug', $profile->slug)->first();
+            $known = Kind::query()->where('slug', $profile->slug)->first();
+            $machine = $known === null ? null : Machine::query()->where('kind_id', $known->id)->orderBy('created_at')->orderBy('id')->first();
 
-            return $known === null || ($known->revision === 1 && $known->profile === $json)
-                ? $known
+            return $known === null || ($machine !== null && $known->revision === 1 && $known->profile === $json)
+                ? $machine
                 : throw InvalidDocument::at('/slug', "there is a machine \"{$profile->slug}\" already: change its profile, or give this one another slug");
         }, static function () use ($profile, $json, $author, $id): Machine {
-            $machine = Machine::query()->forceCreate([
-                ...($id === null ? [] : ['id' => $id]),
-                'slug' => $profile->slug,
-                'name' => $profile->name,
-                'kind' => $profile->kind,
-                'profile' => $json,
-                'revision' => 1,
-            ]);
-            self::keep($machine, $author);
-            self::boards($machine, $profile);
+            $kind = self::kind($profile, $json, $author);
+            $machine = self::specimen($kind, $profile, $profile->name, $profile->slug, $id);
 
-            return $machine;
+            return $machine->setRelation('described', $kind);
         })[0];
+    }
+
+    /** A kind that nobody has described before. */
+    public static function kind(Profile $profile, string $json, string $author): Kind
+    {
+        $kind = Kind::query()->create(['slug' => $profile->slug, 'name' => $profile->name, 'words' => $profile->kind, 'profile' => $json, 'revision' => 1]);
+        self::keep($kind, $author, null);
+
+        return $kind;
+    }
+
+    /** A machine of a kind, with the boards that usually sit in it. */
+    public static function specimen(Kind $kind, Profile $profile, string $name, string $slug, ?string $id = null): Machine
+    {
+        $machine = Machine::query()->forceCreate([...($id === null ? [] : ['id' => $id]), 'slug' => $slug, 'name' => $name, 'kind_id' => $kind->id]);
+        self::boards($machine, $profile, Machine::query()->where('kind_id', $kind->id)->count() === 1);
+
+        return $machine;
     }
 
     /** @param string|null $revision what the editor saw, so that two people do not overwrite each other */
     public static function over(Machine $machine, string $json, ?string $revision, string $author): void
     {
+        self::change($machine->described, $json, $revision, $author, null);
+    }
+
+    /** What a job has taught of a kind. */
+    public static function taught(Kind $kind, string $json, string $author, Job $job): void
+    {
+        self::change($kind, $json, null, $author, $job);
+    }
+
+    private static function change(Kind $kind, string $json, ?string $revision, string $author, ?Job $job): void
+    {
         $profile = self::read($json);
-        Once::transaction(static function () use ($machine, $profile, $json, $revision, $author): void {
-            $current = Machine::query()->lockForUpdate()->findOrFail($machine->id);
+        Once::transaction(static function () use ($kind, $profile, $json, $revision, $author, $job): void {
+            $current = Kind::query()->lockForUpdate()->findOrFail($kind->id);
             if ($revision !== null && trim($revision, '"') !== (string) $current->revision) {
                 throw Conflict::at('', 'someone else changed this profile meanwhile: load it again');
             }
             if ($profile->slug !== $current->slug) {
                 throw InvalidDocument::at('/slug', "must stay \"{$current->slug}\": records and exports refer to it");
             }
-            $current->update(['name' => $profile->name, 'kind' => $profile->kind, 'profile' => $json, 'revision' => $current->revision + 1]);
-            self::keep($current, $author);
-            self::boards($current, $profile);
+            $machines = Machine::query()->where('kind_id', $current->id)->orderBy('created_at')->orderBy('id')->get();
+            foreach ($machines as $i => $machine) {
+                // A specimen that bears its kind's name goes on bearing it.
+                $machine->name === $current->name && $machine->update(['name' => $profile->name]);
+                self::boards($machine, $profile, $i === 0);
+            }
+            $current->update(['name' => $profile->name, 'words' => $profile->kind, 'profile' => $json, 'revision' => $current->revision + 1]);
+            self::keep($current, $author, $job);
         });
+        $kind->refresh();
     }
 
     private static function read(string $json): Profile
@@ -66,22 +94,30 @@ final readonly class SaveProfile
         return House::here()->hall->profile(Node::parse($json));
     }
 
-    private static function keep(Machine $machine, string $author): void
+    private static function keep(Kind $kind, string $author, ?Job $job): void
     {
-        DB::table('machine_profiles')->insert([
-            'machine_id' => $machine->id,
-            'revision' => $machine->revision,
-            'profile' => $machine->profile,
+        DB::table('kind_profiles')->insert([
+            'kind_id' => $kind->id,
+            'revision' => $kind->revision,
+            'profile' => $kind->profile,
             'author' => $author,
+            'job_id' => $job?->id,
             'created_at' => now(),
         ]);
     }
 
-    /** Boards are added and renamed; one that has left the profile keeps its record. */
-    private static function boards(Machine $machine, Profile $profile): void
+    /**
+     * Boards are added and renamed; one that has left the profile keeps its record.
+     *
+     * @param bool $first the machine that the description was written of: serials in it are its own
+     */
+    private static function boards(Machine $machine, Profile $profile, bool $first): void
     {
         foreach ($profile->boards as $board) {
-            Board::query()->updateOrCreate(['machine_id' => $machine->id, 'slot' => $board->key], ['name' => $board->name, 'serial' => $board->serial]);
+            Board::query()->updateOrCreate(
+                ['machine_id' => $machine->id, 'slot' => $board->key],
+                ['name' => $board->name, ...($first ? ['serial' => $board->serial] : [])],
+            );
         }
     }
 }

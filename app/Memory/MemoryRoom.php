@@ -110,6 +110,9 @@ final class MemoryRoom extends Room
             if ($data instanceof MemoryRun) {
                 return [MemoryStanding::of($data, $done, $soak)];
             }
+            if ($data instanceof SoakKept && $done === null && $soak === null && $data->errors === 0) {
+                return [MemoryStanding::soaked($data->sentence(''))];
+            }
             if ($data instanceof SoakKept && $done === null) {
                 $soak ??= $data->sentence('');
             }

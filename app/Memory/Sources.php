@@ -197,7 +197,7 @@ final readonly class Sources
     /** @return array{FittedMemory, string} the memory, and its part of the profile as JSON */
     private static function memory(Job $job, string $key): array
     {
-        $profile = Node::parse(Machine::query()->findOrFail($job->machine_id)->profile);
+        $profile = Node::parse(Machine::query()->findOrFail($job->machine_id)->described->profile);
         foreach ($profile->optional('memories')?->items() ?? [] as $memory) {
             if ($memory->at('key')->string() === $key) {
                 return [FittedMemory::read($memory), json_encode($memory->raw(), JSON_THROW_ON_ERROR)];

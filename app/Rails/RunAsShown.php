@@ -55,9 +55,9 @@ final readonly class RunAsShown
     {
         $job = new Row(
             DB::table('jobs')
-                ->join('machines', 'machines.id', '=', 'jobs.machine_id')
+                ->join('machines', 'machines.id', '=', 'jobs.machine_id')->join('kinds', 'kinds.id', '=', 'machines.kind_id')
                 ->where('jobs.id', $run->job_id)
-                ->select('jobs.number', 'jobs.title', 'jobs.state', 'machines.name', 'machines.profile')->first()
+                ->select('jobs.number', 'jobs.title', 'jobs.state', 'machines.name', 'kinds.profile')->first()
                 ?? abort(404),
         );
         $board = new Row(DB::table('boards')->where('id', $run->board_id)->first(['name']) ?? abort(404));

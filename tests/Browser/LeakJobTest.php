@@ -129,6 +129,9 @@ final class LeakJobTest extends TestCase
         $chrome->button('Fit it: 3 AA alkaline in a holder off the board')->sendKeys(Key::ENTER);
         $chrome->see('It is fitted');
         $chrome->press('the edge', Key::ENTER);
+        $chrome->see('say that the blocking diode is in and measured');
+        $chrome->driver->findElement(\Facebook\WebDriver\WebDriverBy::xpath('//form[.//h3]//input[@type="checkbox"]'))->sendKeys(' ');
+        $chrome->field('Positive end towards')->sendKeys(Key::ENTER);
         $chrome->see('turn it round');
         $this->fill(['Volts at the board after fitting' => '4.6']);
         $field = $chrome->driver->findElements(\Facebook\WebDriver\WebDriverBy::xpath('//form[.//h3]//input'))[0];

@@ -132,7 +132,8 @@ final class MemoryJobTest extends TestCase
         $chrome->see('Leading words');
         $chrome->press('c');
         $chrome->see('Close the job');
-        $chrome->field('Outcome')->sendKeys('Fixed');
+        // Nobody has looked for a battery or measured the rails here: that stands as its limits.
+        $this->press('Write these as its limits');
         $this->press('Close the job');
         $chrome->see('Reopen');
         self::assertSame(

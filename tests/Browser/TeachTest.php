@@ -17,7 +17,7 @@ final class TeachTest extends TestCase
         $this->signInAs('tomas');
         $job = $this->job('Memory test stops after a cold night');
         $chrome->go("/jobs/{$job}/memory");
-        $chrome->see('Runs that are kept');
+        $chrome->see('What the machine counts');
         $chrome->press('t');
         $chrome->until(static fn (): bool => $chrome->script('return document.activeElement?.tagName') === 'TEXTAREA', 'nothing to type into');
         $chrome->press(implode(Key::ENTER, self::LOG));

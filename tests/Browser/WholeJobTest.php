@@ -76,7 +76,7 @@ final class WholeJobTest extends TestCase
         $chrome->see('nobody has looked for a battery yet');
         $chrome->press('/', 'battery none', Key::ENTER);
         $chrome->seeNot('nobody has looked for a battery yet');
-        $chrome->press('/', 'stage first power', Key::ENTER);
+        $chrome->press(Key::ESCAPE, '/', 'stage first power', Key::ENTER);
         $chrome->see('Find: one change at a time');
         $chrome->press(Key::ESCAPE, 'c');
         $chrome->see('is an outcome with a list of limits');

@@ -190,7 +190,7 @@ final class BatteryTest extends TestCase
     {
         $job = $this->stripped();
         $machine = Machine::query()->findOrFail($job->machine_id);
-        self::assertSame(2, $machine->revision);
+        self::assertSame(2, $machine->described->revision);
         self::assertSame(['P2: stripe towards the bracket'], array_map(static fn ($it): string => $it->words(), $machine->readProfile()->connectors));
         $this->line($this->job('whimbrel'), 'out card; 2 M3x6; p2 stripe away from the bracket');
         self::assertSame(

@@ -55,7 +55,7 @@ final class FormatsTest extends TestCase
         );
         self::assertSame(
             [self::profile(), $changed],
-            DB::table('machine_profiles')->where('machine_id', $machine->id)->orderBy('revision')->pluck('profile')->all(),
+            DB::table('kind_profiles')->where('kind_id', $machine->kind_id)->orderBy('revision')->pluck('profile')->all(),
         );
     }
 

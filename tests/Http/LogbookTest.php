@@ -56,7 +56,7 @@ final class LogbookTest extends TestCase
         foreach ([
             "UPDATE entries SET text = 'x' WHERE id = ?",
             'DELETE FROM entries WHERE id = ?',
-            "UPDATE machine_profiles SET author = 'x' WHERE id > 0 AND ? <> ''",
+            "UPDATE kind_profiles SET author = 'x' WHERE id > 0 AND ? <> ''",
         ] as $sql) {
             try {
                 DB::statement($sql, [$id]);
@@ -221,10 +221,10 @@ final class LogbookTest extends TestCase
         DB::table('jobs')->where('id', $job->id)->update(['sheet' => json_encode($kept)]);
         self::assertContains('then, and not today: the moon', (array) $this->getJson("/api/jobs/{$job->id}")->json('otherwise'));
         $machine = self::machine();
-        $profile = json_decode($machine->profile, true);
+        $profile = json_decode($machine->described->profile, true);
         $profile['rails'][1]['limits_v'] = ['low' => 5.1, 'high' => 5.3];
         unset($profile['rails'][1]['tolerance']);
-        $machine->update(['profile' => json_encode($profile)]);
+        $machine->described->update(['profile' => json_encode($profile)]);
         $steps = array_filter((array) $this->getJson("/api/rail-runs/{$run}")->json('steps'), static fn (array $it): bool => ($it['reading']['entry_id'] ?? '') === $reading);
         $step = array_values($steps)[0]['reading'];
         self::assertSame(['in', "today's rules say: out"], [$step['verdict'], $step['today']]);

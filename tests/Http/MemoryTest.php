@@ -499,7 +499,7 @@ final class MemoryTest extends TestCase
     public function test_a_profile_takes_maps_and_refuses_bad_ones_whole(): void
     {
         $machine = self::machine('plover');
-        $profile = json_decode($machine->profile, true);
+        $profile = json_decode($machine->described->profile, true);
         self::assertIsArray($profile);
         $profile['memories'] = [
             [
@@ -595,7 +595,7 @@ final class MemoryTest extends TestCase
         self::assertRefused($says('48082'), '/says', 'with its unit');
         self::assertRefused($this->getJson("/api/jobs/{$job->id}/memory/counted?map=attic&says=1K"), '/map');
         $machine = self::machine();
-        $profile = json_decode($machine->profile, true);
+        $profile = json_decode($machine->described->profile, true);
         $banks = count($profile['memories'][0]['map']['banks']);
         $fitted = 16384 * $banks;
         $free = $fitted - 1070;

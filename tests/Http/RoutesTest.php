@@ -38,7 +38,7 @@ final class RoutesTest extends TestCase
             'job_id' => $job->id,
             'kind' => 'text',
             'state' => 'whole',
-            'memory' => json_encode(\Ash\Document\Node::parse(self::machine()->profile)->at('memories')->items()[0]->raw()),
+            'memory' => json_encode(\Ash\Document\Node::parse(self::machine()->described->profile)->at('memories')->items()[0]->raw()),
             'radix' => 16,
             'pattern' => 'none',
             'author' => 'Test',

@@ -22,6 +22,12 @@ final readonly class MemoryStanding implements Fact
     ) {
     }
 
+    /** Nothing was done or tested since a soak without an error: the same test passed, many times. */
+    public static function soaked(string $soak): self
+    {
+        return new self(soak: $soak, passed: true);
+    }
+
     /**
      * @param ?MemoryRun  $run  the last memory test that is kept
      * @param ?Since      $done what was done to the memory since

@@ -16,14 +16,20 @@ final readonly class DescribedRails implements RailVolts
      * @param array<string, Rail>                      $rails      as Rail::byName() gives them
      * @param array<string, non-empty-list<TestPoint>> $testPoints by rail, in order along it
      * @param array<string, list<string>>              $feeds      by rail: chips it feeds or protects
+     * @param array<string, ?string>                   $sources    by rail: where its figures come from, when that was noted
      */
-    public function __construct(public array $rails, public array $testPoints, public array $feeds, public ?Budget $budget)
+    public function __construct(public array $rails, public array $testPoints, public array $feeds, public ?Budget $budget, private array $sources = [])
     {
     }
 
     public function rail(string $name): ?Rail
     {
         return $this->rails["\0{$name}"] ?? null;
+    }
+
+    public function source(string $rail): ?string
+    {
+        return $this->sources["\0{$rail}"] ?? null;
     }
 
     public function testPoint(string $rail, string $name): ?TestPoint

@@ -40,6 +40,8 @@ final readonly class RailsRoom extends Room
                 keptAsSaid: ['run', 'rail', 'test_point', 'load', 'meter', 'lead_ohm', 'changed'],
                 stage: Stage::Supply,
             ),
+            new EntryKind(RailsSaid::KIND, 'rails', RailsSaid::class),
+            new EntryKind(PointNamed::KIND, 'test point', PointNamed::class),
             new EntryKind(GoodBoard::KIND, 'good board', GoodBoard::class, stage: Stage::ColdChecks),
         ];
     }

@@ -19,39 +19,114 @@ final readonly class RailsSection implements Section
 
     public function read(Node $document, Profile $known): ?DescribedRails
     {
-        $nodes = $document->at('rails');
-        $rails = $nodes->items() === [] ? [] : Rail::readAll($nodes, ['test_points', 'feeds']);
-        $testPoints = $feeds = [];
-        foreach ($nodes->items() as $rail) {
+        $nodes = $document->optional('rails');
+        $rails = $nodes === null || $nodes->items() === [] ? [] : Rail::readAll($nodes, ['test_points', 'feeds', 'source']);
+        $testPoints = $feeds = $sources = [];
+        foreach ($nodes?->items() ?? [] as $rail) {
             $key = "\0{$rail->at('name')->string()}";
+            $sources[$key] = $rail->optional('source')?->text(120);
             $testPoints[$key] = TestPoint::readAll($rail);
             $feeds[$key] = array_map(static fn (Node $chip): string => $chip->text(80), $rail->optional('feeds')?->items() ?? []);
         }
         $budget = self::budget($document);
 
-        return $rails === [] && $budget === null ? null : new DescribedRails($rails, $testPoints, $feeds, $budget);
+        return $rails === [] && $budget === null ? null : new DescribedRails($rails, $testPoints, $feeds, $budget, $sources);
     }
 
     public function teaches(EntryData $entry): bool
     {
-        return $entry instanceof GoodBoard;
+        return $entry instanceof GoodBoard || $entry instanceof RailsSaid || $entry instanceof PointNamed;
     }
 
     public function learned(\stdClass $document, EntryData $entry): ?\stdClass
     {
-        if (!$entry instanceof GoodBoard) {
-            return null;
-        }
-        $good = array_column(array_map(static fn (GoodOhm $it): array => ["\0{$it->rail}", $it->ohm], $entry->ohms), 1, 0);
-        $learned = clone $document;
-        $rails = [];
-        foreach (is_array($document->rails ?? null) ? $document->rails : [] as $rail) {
-            $ohm = $rail instanceof \stdClass && is_string($rail->name ?? null) ? $good["\0{$rail->name}"] ?? null : null;
-            $rails[] = $rail instanceof \stdClass && $ohm !== null ? (object) [...(array) $rail, 'ohms_good' => $ohm] : $rail;
-        }
-        $learned->rails = $rails;
+        return match (true) {
+            $entry instanceof GoodBoard => self::each($document, array_column($entry->ohms, 'ohm', 'rail'), static fn (\stdClass $rail, float $ohm): \stdClass => (object) [
+                ...(array) $rail, 'ohms_good' => $ohm,
+            ]),
+            $entry instanceof PointNamed => self::each($document, [$entry->rail => $entry], self::named(...)),
+            $entry instanceof RailsSaid => self::said($document, $entry),
+            default => null,
+        };
+    }
 
-        return $learned;
+    /**
+     * @template T
+     *
+     * @param array<array-key, T>               $by     what is new, by rail
+     * @param \Closure(\stdClass, T): \stdClass $change
+     */
+    private static function each(\stdClass $document, array $by, \Closure $change): \stdClass
+    {
+        $rails = array_map(static function (mixed $rail) use ($by, $change): mixed {
+            $name = $rail instanceof \stdClass && is_string($rail->name ?? null) ? $rail->name : null;
+
+            return $rail instanceof \stdClass && $name !== null && isset($by[$name]) ? $change($rail, $by[$name]) : $rail;
+        }, self::railsOf($document));
+
+        return (object) [...(array) $document, 'rails' => $rails];
+    }
+
+    /** A place more along a rail; the one that a rail has without being told stays. */
+    private static function named(\stdClass $rail, PointNamed $it): \stdClass
+    {
+        $points = is_array($rail->test_points ?? null) ? $rail->test_points : [(object) ['name' => 'supply output', 'point' => 'supply']];
+        $known = static fn (string $field, ?string $value): bool => in_array($value, array_map(
+            static fn (mixed $point): mixed => $point instanceof \stdClass ? $point->{$field} ?? null : null,
+            $points,
+        ), true);
+        if ($known('name', $it->name)) {
+            return $rail;
+        }
+        $place = $it->point === null || $known('point', $it->point->value) ? [] : ['point' => $it->point->value];
+
+        return (object) [...(array) $rail, 'test_points' => [...$points, (object) ['name' => $it->name, ...$place]]];
+    }
+
+    /**
+     * A label beats a family, a family gives way to another, and what a sheet says stays; places and figures that were found on a rail are kept.
+     */
+    private static function said(\stdClass $document, RailsSaid $it): \stdClass
+    {
+        $new = [];
+        foreach ($it->rails() as $rail) {
+            $new[is_string($rail['name'] ?? null) ? $rail['name'] : ''] = $rail;
+        }
+        $rails = [];
+        foreach (self::railsOf($document) as $rail) {
+            $old = $rail instanceof \stdClass ? $rail : new \stdClass();
+            $name = is_string($old->name ?? null) ? $old->name : '';
+            $guessed = is_string($old->source ?? null) && (str_starts_with($old->source, 'family:') || $it->family === null);
+            if (isset($new[$name])) {
+                $rails[] = $guessed ? (object) [...$new[$name], ...array_intersect_key((array) $old, ['test_points' => 1, 'ohms_good' => 1, 'feeds' => 1])] : $old;
+                unset($new[$name]);
+            } elseif (!$guessed || isset($old->test_points) || isset($old->ohms_good)) {
+                $rails[] = $old;
+            }
+        }
+        $names = array_map(static fn (\stdClass $rail): mixed => $rail->name ?? null, $rails);
+        $added = array_map(static function (array $rail) use ($names, $new): \stdClass {
+            // What it protects must be there too.
+            $protects = array_values(array_filter(
+                is_array($rail['protects'] ?? null) ? $rail['protects'] : [],
+                static fn (mixed $other): bool => in_array($other, $names, true) || (is_string($other) && isset($new[$other])),
+            ));
+            unset($rail['protects']);
+
+            return (object) [...$rail, ...($protects === [] ? [] : ['protects' => $protects])];
+        }, array_values($new));
+        $outputs = $it->label === null ? [] : LabelLine::read($it->label)->supply;
+        $supply = $outputs === [] || isset($document->supply) ? [] : ['supply' => (object) [
+            'label' => mb_substr((string) $it->label, 0, 200), 'rails' => array_map(static fn (array $rail): \stdClass => (object) $rail, $outputs),
+        ]];
+
+        return (object) [...(array) $document, 'rails' => [...$rails, ...$added], ...$supply];
+    }
+
+    /** @return list<mixed> */
+    private static function railsOf(\stdClass $document): array
+    {
+        return is_array($document->rails ?? null) ? array_values($document->rails) : [];
     }
 
     private static function budget(Node $node): ?Budget

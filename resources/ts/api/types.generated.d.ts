@@ -1682,6 +1682,19 @@ export interface components {
             x: number;
             y: number;
         };
+        /** @description of an entry "test point", as it is handed in */
+        DataPointNamed: {
+            name: string;
+            /** @enum {string} */
+            point?: "supply" | "board" | "chip";
+            rail: string;
+        };
+        /** @description of an entry "rails", as it is handed in */
+        DataRailsSaid: {
+            /** @enum {string} */
+            family?: "single-5" | "home-9vac" | "twin-5-12" | "three-supply-memory" | "desktop-at" | "desktop-atx" | "unregulated-bus" | "split-15" | "core-machine" | "plus-minus-12-serial" | "monitor";
+            label?: string;
+        };
         /** @description of an entry "reading", as it is handed in */
         DataReading: {
             /** @description A, or as it is typed: 4.98, 4,98, 47m, 4k7 */
@@ -1828,11 +1841,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock" | "clock_read" | "reading" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "date_codes" | "capacitor" | "cap_reading" | "rework";
+            kind?: "battery" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "date_codes" | "capacitor" | "cap_reading" | "rework";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -1887,6 +1900,8 @@ export interface components {
             part: components["schemas"]["DataPart"];
             photo: components["schemas"]["DataPhoto"];
             pin: components["schemas"]["DataPin"];
+            point_named: components["schemas"]["DataPointNamed"];
+            rails_said: components["schemas"]["DataRailsSaid"];
             reading: components["schemas"]["DataReading"];
             rebuilt: components["schemas"]["DataRebuilt"];
             reopened: components["schemas"]["DataReopened"];

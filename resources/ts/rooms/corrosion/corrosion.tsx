@@ -214,6 +214,7 @@ function SurveyForm({ page }: { page: Schemas['CorrosionPage'] }) {
 }
 
 function Plan({ page, onBoard, setOnBoard, also, setAlso }: Parameters<typeof CorrosionSheet>[0]) {
+    const may = useMayRecord();
     return (
         <Part title="Work list">
             <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-1">
@@ -243,7 +244,7 @@ function Plan({ page, onBoard, setOnBoard, also, setAlso }: Parameters<typeof Co
                     none of these, I have looked
                 </label>
             </div>
-            <Also page={page} also={also} setAlso={setAlso} />
+            {may && <Also page={page} also={also} setAlso={setAlso} />}
             {page.refused !== null && <Notice tone="bad">{page.refused}</Notice>}
             {page.told.map((says) => (
                 <Notice key={says} tone="care">

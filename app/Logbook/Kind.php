@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use Ash\Document\Node;
+use Ash\Logbook\Profile;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * What all machines of one make share: a description with revisions that grows from work.
+ *
+ * @property string $id
+ * @property string $slug
+ * @property string $name
+ * @property string $words    what it is, in a line
+ * @property string $profile  JSON document, as it was accepted
+ * @property int    $revision
+ */
+final class Kind extends Model
+{
+    use HasUlids;
+
+    protected $fillable = ['id', 'slug', 'name', 'words', 'profile', 'revision'];
+
+    public function readProfile(): Profile
+    {
+        return House::here()->hall->profile(Node::parse($this->profile));
+    }
+}
