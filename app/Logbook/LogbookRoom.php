@@ -35,6 +35,8 @@ final class LogbookRoom extends Room
         Route::get('jobs/{job}', [JobController::class, 'show']);
         Route::get('jobs/{job}/strip', [StripController::class, 'show']);
         Route::get('jobs/{job}/photos', [PhotoController::class, 'index']);
+        Route::get('kinds', [KindController::class, 'index']);
+        Route::get('kinds/{kind}', [KindController::class, 'show']);
         Route::get('machines', [MachineController::class, 'index']);
         Route::get('machines/{machine}', [MachineController::class, 'show']);
         Route::get('entry-kinds', [EntryController::class, 'kinds']);
@@ -50,6 +52,8 @@ final class LogbookRoom extends Room
     {
         Route::post('boards/import-archive', [BoardController::class, 'importArchive']);
         Route::post('jobs', [JobController::class, 'store']);
+        Route::post('intake/read', [IntakeController::class, 'read']);
+        Route::post('intake', [IntakeController::class, 'store']);
         Route::post('jobs/{job}/entries', [EntryController::class, 'store']);
         Route::post('logbook/line', [EntryController::class, 'preview']);
         Route::post('compute/{room}/{verb}', [ComputeController::class, 'compute']);

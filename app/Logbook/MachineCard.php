@@ -24,6 +24,12 @@ final readonly class MachineCard
         public string $kind,
         #[OA\Property(type: 'array', items: new OA\Items(ref: BoardCard::class))]
         public array $boards,
+        #[OA\Property()]
+        public string $kind_id,
+        #[OA\Property()]
+        public ?string $serial,
+        #[OA\Property()]
+        public ?string $owner,
     ) {
     }
 }

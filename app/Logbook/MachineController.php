@@ -107,12 +107,26 @@ final readonly class MachineController
         );
     }
 
+    public static function with(Machine $machine): MachineCard
+    {
+        return self::card($machine, self::inOrder($machine));
+    }
+
+    /** @return list<Board> as the kind's description lists them, its main one first; others behind */
+    public static function inOrder(Machine $machine): array
+    {
+        $order = array_flip($machine->described->readProfile()->boardKeys());
+
+        return array_values(Board::query()->where('machine_id', $machine->id)->orderBy('slot')->get()
+            ->sortBy(static fn (Board $it): int => $order[$it->slot] ?? PHP_INT_MAX)->all());
+    }
+
     /** @param array<Board> $boards */
     private static function card(Machine $machine, array $boards): MachineCard
     {
         return new MachineCard($machine->id, $machine->slug, $machine->name, $machine->described->words, array_map(
             static fn (Board $board): BoardCard => new BoardCard($board->id, $board->slot, $board->name, $board->serial),
             array_values($boards),
-        ));
+        ), $machine->kind_id, $machine->serial, $machine->owner);
     }
 }

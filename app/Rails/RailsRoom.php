@@ -28,6 +28,7 @@ use Ash\Rails\GoodOhm;
 use Ash\Rails\JudgedReading;
 use Ash\Rails\Limits;
 use Ash\Rails\MeterAccuracy;
+use Ash\Rails\PointNamed;
 use Ash\Rails\RailsJudged;
 use Ash\Rails\ReadingTaken;
 use Illuminate\Support\Facades\Route;
@@ -48,6 +49,8 @@ final class RailsRoom extends Room
         Route::get('boards/{board}/rail-places', [RailsController::class, 'places']);
         Route::get('boards/{board}/series', [RailsController::class, 'series']);
         Route::get('rails/discharge', [ToolController::class, 'discharge']);
+        Route::get('rails/families', [ToolController::class, 'families']);
+        Route::get('rails/label', [ToolController::class, 'label']);
         Route::get('rails/level', [ToolController::class, 'level']);
     }
 
@@ -71,6 +74,7 @@ final class RailsRoom extends Room
         return match (true) {
             $data instanceof ReadingTaken => self::judged($data, $at),
             $data instanceof GoodBoard => self::good($data, $at),
+            $data instanceof PointNamed => self::along($data, $at),
             default => $data,
         };
     }
@@ -138,6 +142,13 @@ final class RailsRoom extends Room
         $asked === null || throw InvalidDocument::at('/data/sure', "{$asked->question}. Say that you are sure, or read it again");
 
         return $data->judged($judged, DescribedRails::band($bands, $rail->name)->band ?? Band::Tight, $name);
+    }
+
+    private static function along(PointNamed $data, Taking $at): PointNamed
+    {
+        $at->profile->section(DescribedRails::class)?->rail($data->rail) ?? throw InvalidDocument::at('/data/rail', "nobody has said that there is a rail \"{$data->rail}\"");
+
+        return $data;
     }
 
     private static function good(GoodBoard $data, Taking $at): GoodBoard

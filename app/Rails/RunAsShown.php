@@ -124,6 +124,7 @@ final readonly class RunAsShown
             key: self::key($rail->name, $point->name), rail: $rail->name, nominal: Notation::print($rail->nominalV, Unit::Volt), limits: $rail->limits->words(),
             wide: Limits::wide($rail->nominalV)->words(), band: $band, band_reason: $chosen?->reason, test_point: $point->name,
             where: $point->where, point: $point->point, protects: $rail->protects,
+            source: $this->described->source($rail->name),
             ohms_good: $rail->ohmsGood === null ? null : Notation::print($rail->ohmsGood, Unit::Ohm, 3),
             reading: $reading === null || $judged === null ? null : $this->card($reading, $judged),
             previous: $before?->volts === null ? null : Notation::print($before->volts, Unit::Volt).', '.($judgedBefore?->verdict?->words() ?? ''),

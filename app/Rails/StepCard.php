@@ -39,6 +39,8 @@ final readonly class StepCard
         public ?Point $point,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $protects,
+        #[OA\Property(description: 'where its figures come from, when that was noted')]
+        public ?string $source,
         #[OA\Property(description: 'what a good board has to ground here')]
         public ?string $ohms_good,
         #[OA\Property()]

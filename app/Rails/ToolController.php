@@ -11,6 +11,7 @@ use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 use Ash\Rails\Discharge;
 use Ash\Rails\DischargeVerdict;
+use Ash\Rails\LabelLine;
 use Ash\Rails\Logic;
 use Ash\Rails\LogicFamily;
 use Ash\Rails\LogicLevel;
@@ -47,6 +48,33 @@ final readonly class ToolController
             DischargeVerdict::Care => new ToldCard('care', "With care: {$time}, then measure", $it->reasons),
             DischargeVerdict::No => new ToldCard('bad', 'Not with this resistor', $it->reasons),
         });
+    }
+
+    #[OA\Get(path: '/rails/families', operationId: 'listFamilies', tags: ['rails'], responses: [
+        new OA\Response(response: 200, description: 'what a supply that nobody has described may be', content: new OA\JsonContent(
+            type: 'array',
+            items: new OA\Items(ref: FamilyCard::class),
+        )),
+    ])]
+    public function families(): JsonResponse
+    {
+        return new JsonResponse(FamilyCard::all());
+    }
+
+    #[OA\Get(path: '/rails/label', operationId: 'readLabel', tags: ['rails'], parameters: [
+        new OA\QueryParameter(name: 'line', required: true, description: 'as it stands on the label: +5 6A, +12 1.5A, -12 0.3A', schema: new OA\Schema(type: 'string')),
+    ], responses: [
+        new OA\Response(response: 200, description: 'its parts, those that cannot be read with what is wrong', content: new OA\JsonContent(
+            type: 'array',
+            items: new OA\Items(ref: LabelPart::class),
+        )),
+        new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+    ])]
+    public function label(Request $request): JsonResponse
+    {
+        $line = Node::of((object) $request->query->all())->only('line')->at('line')->text(400);
+
+        return new JsonResponse(array_map(static fn (array $it): LabelPart => new LabelPart($it['text'], $it['wrong']), LabelLine::read($line)->parts));
     }
 
     #[OA\Get(

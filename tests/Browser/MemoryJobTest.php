@@ -50,15 +50,7 @@ final class MemoryJobTest extends TestCase
     {
         $chrome = $this->chrome;
         $this->signInAs('tomas');
-        $chrome->press('n');
-        $chrome->see('Each board keeps its own record for life');
-        $chrome->until(
-            static fn (): bool => $chrome->script('return document.querySelectorAll("[role=dialog] select option").length > 5') === true,
-            'no machines to choose from',
-        );
-        $chrome->press('Dunlin', Key::TAB, Key::TAB, 'Dome crew', Key::TAB, 'Memory by keyboard', Key::TAB, 'memory test stops', Key::TAB, Key::ENTER);
-        $chrome->see('Leading words');
-        $job = $this->job('Memory by keyboard');
+        $job = $this->takeIn('Dunlin, from Dome crew, memory test stops');
 
         // The map's chips want their bias, and the job says so before power.
         self::assertContains(
@@ -209,8 +201,8 @@ final class MemoryJobTest extends TestCase
         $this->signInAs('ines');
         $machine = self::one("SELECT id FROM machines WHERE slug = 'knot-12'");
         $parts = static fn (): array => [
-            self::one("SELECT JSON_LENGTH(profile, '$.memories') FROM machines WHERE id = ?", $machine),
-            self::one("SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].words') FROM machines WHERE id = ?", $machine),
+            self::one("SELECT JSON_LENGTH(profile, '$.memories') FROM kinds JOIN machines ON machines.kind_id = kinds.id WHERE machines.id = ?", $machine),
+            self::one("SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].words') FROM kinds JOIN machines ON machines.kind_id = kinds.id WHERE machines.id = ?", $machine),
         ];
         $chrome->go("/machines/{$machine}");
         $this->press('Edit the profile');
@@ -253,6 +245,6 @@ final class MemoryJobTest extends TestCase
         $chrome->see('three supplies');
         $this->press('Keep the map');
         $chrome->see('Edit as JSON');
-        self::assertSame('8000', self::one("SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].start') FROM machines WHERE id = ?", $machine));
+        self::assertSame('8000', self::one("SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].start') FROM kinds JOIN machines ON machines.kind_id = kinds.id WHERE machines.id = ?", $machine));
     }
 }

@@ -106,7 +106,7 @@ final class ScreensTest extends TestCase
         $nominal->sendKeys('5');
         $chrome->button('Save')->click();
         $chrome->see('R14 is drawn as R41');
-        self::assertSame('2', self::one("SELECT revision FROM machines WHERE slug = 'plover'"));
+        self::assertSame('2', self::one("SELECT revision FROM kinds WHERE slug = 'plover'"));
     }
 
     public function test_a_viewer_is_shown_nothing_that_writes(): void

@@ -93,6 +93,24 @@ abstract class TestCase extends PhpUnit
         fclose($socket);
     }
 
+    /** A machine is taken in with one line; its job stands on the screen. */
+    protected function takeIn(string $line, ?string $board = null): string
+    {
+        $chrome = $this->chrome;
+        $chrome->press('n');
+        $chrome->see('Only a name is needed');
+        $chrome->press($line);
+        if ($board !== null) {
+            $chrome->field('Board')->sendKeys($board);
+            $chrome->field('Owner')->sendKeys(\Facebook\WebDriver\WebDriverKeys::ENTER);
+        } else {
+            $chrome->press(\Facebook\WebDriver\WebDriverKeys::ENTER);
+        }
+        $chrome->see('Leading words');
+
+        return basename((string) parse_url($chrome->driver->getCurrentURL(), PHP_URL_PATH));
+    }
+
     /** A rail run begins: what hangs on the supply and which meter is read are said once, and nothing is preset. */
     protected function beginRun(string $load = '3', string $meter = '1'): void
     {

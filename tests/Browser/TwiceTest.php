@@ -15,7 +15,7 @@ final class TwiceTest extends TestCase
 
     /** Routes that make nothing, though they are posted to: they compute, read a meter, or end something. */
     private const NOTHING = [
-        '/calendar', '/capacitors/decode', '/jobs/{job}/battery-options', '/compute/{room}/{verb}', '/logbook/line', '/memory/fit', '/memory/sum',
+        '/calendar', '/capacitors/decode', '/jobs/{job}/battery-options', '/compute/{room}/{verb}', '/logbook/line', '/intake/read', '/memory/fit', '/memory/sum',
         '/memory/coverage', '/memory/time', '/memory/soak', '/memory/rows', '/memory/check', '/memory-sources/{source}/stop', '/meters/{meter}/check',
         '/session',
         // With a file or a meter, which this client does not send: LeakTest sends a photo twice, OutageTest presses a meter's key again; the
@@ -43,6 +43,7 @@ final class TwiceTest extends TestCase
 
         return [
             '/jobs' => ['/jobs', ['id' => $id(), 'machine' => $machine, 'board' => $board, 'title' => $named, 'owner' => 'X', 'at' => $at], 'jobs'],
+            '/intake' => ['/intake', ['id' => $id(), 'at' => $at, 'name' => "Stranger {$named}", 'symptom' => 'dark'], 'machines'],
             '/jobs/{job}/entries' => ["/jobs/{$job}/entries", ['id' => $id(), 'at' => $at, 'line' => 'note sent eight times'], 'entries'],
             '/jobs/{job}/rail-runs' => ["/jobs/{$job}/rail-runs", ['id' => $id()], 'runs'],
             '/jobs/{job}/memory-sources' => ["/jobs/{$job}/memory-sources", ['id' => $source, 'map' => 'main', 'text' => '0011 FF FB'], 'memory_sources'],

@@ -31,6 +31,13 @@ final readonly class CapacitorsSection implements Section
         return new DescribedCapacitors($all);
     }
 
+    public function words(Profile $profile): array
+    {
+        $count = count($profile->section(DescribedCapacitors::class)->all ?? []);
+
+        return $count === 0 ? [] : ["Capacitors: {$count} listed"];
+    }
+
     public function teaches(EntryData $entry): bool
     {
         return false;

@@ -29,6 +29,11 @@ final readonly class ConnectorsSection implements Section
         return array_map(Shape::of(Connector::class)->read(...), $list?->items() ?? []);
     }
 
+    public function words(Profile $profile): array
+    {
+        return array_map(static fn (Connector $it): string => "Connector {$it->words()}", $profile->connectors);
+    }
+
     public function teaches(EntryData $entry): bool
     {
         return $entry instanceof TakenOut && $entry->connectors !== [];

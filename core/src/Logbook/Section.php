@@ -25,6 +25,9 @@ interface Section
      */
     public function read(Node $document, Profile $known): ?object;
 
+    /** @return list<string> what the description says of it, a line each; none where it says nothing */
+    public function words(Profile $profile): array;
+
     /** Whether entries like this may teach something, so that the description need not be read for the others. */
     public function teaches(EntryData $entry): bool;
 

@@ -31,6 +31,14 @@ final readonly class Sections
         return $profile;
     }
 
+    /** @return list<string> what a description says, a line each */
+    public function words(Profile $profile): array
+    {
+        $boards = implode(', ', array_map(static fn (ProfileBoard $it): string => $it->name, $profile->boards));
+
+        return ["Boards: {$boards}", ...array_merge(...array_map(static fn (Section $it): array => $it->words($profile), $this->sections))];
+    }
+
     public function teaches(EntryData $entry): bool
     {
         return array_filter($this->sections, static fn (Section $it): bool => $it->teaches($entry)) !== [];

@@ -27,6 +27,14 @@ final readonly class MemoriesSection implements Section
         return new DescribedMemories($all);
     }
 
+    public function words(Profile $profile): array
+    {
+        $memories = $profile->section(DescribedMemories::class)->all ?? [];
+
+        return array_map(static fn (FittedMemory $it): string => "Memory {$it->name}: ".count($it->map->banks).' banks'
+            .($it->chip === null ? '' : " of {$it->chip->value}"), $memories);
+    }
+
     public function teaches(EntryData $entry): bool
     {
         return false;

@@ -8,6 +8,8 @@ use Ash\Document\Node;
 use Ash\Logbook\EntryData;
 use Ash\Logbook\Profile;
 use Ash\Logbook\Section;
+use Ash\Quantity\Notation;
+use Ash\Quantity\Unit;
 
 /** What a description says of the supply: "rails" and "supply". */
 final readonly class RailsSection implements Section
@@ -31,6 +33,19 @@ final readonly class RailsSection implements Section
         $budget = self::budget($document);
 
         return $rails === [] && $budget === null ? null : new DescribedRails($rails, $testPoints, $feeds, $budget, $sources);
+    }
+
+    public function words(Profile $profile): array
+    {
+        $described = $profile->section(DescribedRails::class);
+
+        return array_values(array_map(static function (Rail $rail) use ($described): string {
+            $points = array_map(static fn (TestPoint $it): string => $it->name, $described?->testPoints["\0{$rail->name}"] ?? []);
+            $source = $described?->source($rail->name);
+            $ohms = $rail->ohmsGood === null ? '' : ', a good board has '.Notation::print($rail->ohmsGood, Unit::Ohm, 3).' to ground';
+
+            return "Rail {$rail->name}: {$rail->limits->words()}, probed at ".implode(', ', $points).$ohms.($source === null ? '' : " ({$source})");
+        }, $described->rails ?? []));
     }
 
     public function teaches(EntryData $entry): bool

@@ -164,6 +164,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/intake": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/intake/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readIntake"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs": {
         parameters: {
             query?: never;
@@ -525,6 +557,38 @@ export interface paths {
             cookie?: never;
         };
         get: operations["listUnproven"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listKinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kinds/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showKind"];
         put?: never;
         post?: never;
         delete?: never;
@@ -989,6 +1053,38 @@ export interface paths {
             cookie?: never;
         };
         get: operations["discharge"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rails/families": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listFamilies"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rails/label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readLabel"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1942,6 +2038,14 @@ export interface components {
             example: string;
             word: string;
         };
+        /** @description A family of supplies: a starting point, said to be one. */
+        FamilyCard: {
+            how_to_know: string;
+            /** @enum {string} */
+            id: "single-5" | "home-9vac" | "twin-5-12" | "three-supply-memory" | "desktop-at" | "desktop-atx" | "unregulated-bus" | "split-15" | "core-machine" | "plus-minus-12-serial" | "monitor";
+            /** @description its rails, in words; empty where only the label can say */
+            rails: string;
+        };
         /** @description Whether the meter gave a reading. */
         FaradsTaken: {
             /**
@@ -1999,6 +2103,18 @@ export interface components {
             entries: number;
             id: string;
             name: string;
+        };
+        /** @description What a line of intake was understood as, and what is known of the name in it. */
+        IntakeRead: {
+            kinds: components["schemas"]["KindCard"][];
+            machine: string;
+            /** @description known ones with this in their name or serial */
+            machines: components["schemas"]["MachineCard"][];
+            /** @description the machine that is meant, when only one can be */
+            meant: string | null;
+            owner: string | null;
+            serial: string | null;
+            symptom: string | null;
         };
         JobBody: {
             allowance_minutes?: number;
@@ -2061,12 +2177,46 @@ export interface components {
             /** @description latest first */
             runs: components["schemas"]["RunCard"][];
         };
+        /** @description A kind of machine in a list. */
+        KindCard: {
+            id: string;
+            /** @description machines of it */
+            machines: number;
+            name: string;
+            slug: string;
+            words: string;
+        };
+        /** @description A kind of machine: what is known of it, what was learned when and from which job, and its machines. */
+        KindPage: {
+            kind: components["schemas"]["KindCard"];
+            /** @description in a line each */
+            known: string[];
+            /** @description the latest first */
+            lessons: components["schemas"]["LessonCard"][];
+            machines: components["schemas"]["MachineCard"][];
+            revision: number;
+        };
         /** @description A label for a board, an original or a bag. */
         LabelCard: {
             lines: string[];
             title: string;
             /** @description what the code opens */
             url: string;
+        };
+        /** @description A part of a label's line: read, or left as it was written with what is wrong with it. */
+        LabelPart: {
+            text: string;
+            wrong: string | null;
+        };
+        /** @description A revision of a kind's description: who made it, and from which job it was learned. */
+        LessonCard: {
+            at: string;
+            author: string;
+            /** @description fields of the description that it changed */
+            changed: string[];
+            job_id: string | null;
+            job_label: string | null;
+            revision: number;
         };
         LineBody: {
             line: string;
@@ -2137,7 +2287,10 @@ export interface components {
             boards: components["schemas"]["BoardCard"][];
             id: string;
             kind: string;
+            kind_id: string;
             name: string;
+            owner: string | null;
+            serial: string | null;
             slug: string;
         };
         /** @description A machine, its profile and its visits. */
@@ -2998,6 +3151,8 @@ export interface components {
             protects: string[];
             rail: string;
             reading: components["schemas"]["StepReading"] | null;
+            /** @description where its figures come from, when that was noted */
+            source: string | null;
             strip: components["schemas"]["StripCard"];
             test_point: string;
             where: string | null;
@@ -3163,6 +3318,21 @@ export interface components {
             visual?: ("bulged" | "vented" | "leaking" | "burst" | "cracked" | "corroded_leads" | "discoloured" | "missing")[];
             /** @enum {string} */
             what: "part" | "leakage" | "leads";
+        };
+        TakeInBody: {
+            allowance_minutes?: number;
+            /** Format: date-time */
+            at: string;
+            board?: string;
+            /** @description ULID */
+            id: string;
+            kind?: string;
+            machine?: string;
+            name?: string;
+            owner?: string;
+            serial?: string;
+            symptom?: string;
+            title?: string;
         };
         /** @description What the meter gave. */
         TakenCard: {
@@ -3520,6 +3690,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EntryKindCard"][];
+                };
+            };
+        };
+    };
+    takeIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["TakeInBody"];
+            };
+        };
+        responses: {
+            /** @description the same intake was there already */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobCard"];
+                };
+            };
+            /** @description taken in */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobCard"];
+                };
+            };
+            /** @description another job has this id */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    readIntake: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["LineBody"];
+            };
+        };
+        responses: {
+            /** @description what the line was understood as */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IntakeRead"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
                 };
             };
         };
@@ -4343,6 +4597,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UnprovenCard"][];
+                };
+            };
+        };
+    };
+    listKinds: {
+        parameters: {
+            query?: {
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description kinds by name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindCard"][];
+                };
+            };
+        };
+    };
+    showKind: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the kind */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindPage"];
                 };
             };
         };
@@ -5307,6 +5605,58 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ToldCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    listFamilies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what a supply that nobody has described may be */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FamilyCard"][];
+                };
+            };
+        };
+    };
+    readLabel: {
+        parameters: {
+            query: {
+                /** @description as it stands on the label: +5 6A, +12 1.5A, -12 0.3A */
+                line: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description its parts, those that cannot be read with what is wrong */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelPart"][];
                 };
             };
             /** @description refused */

@@ -1,98 +1,179 @@
 import { useQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ulid } from 'ulid';
-import { api, data } from '../../api/client';
-import { record } from '../../api/outbox';
+import { api, data, type Schemas } from '../../api/client';
 import { Button, Field, Notice } from '../../ui/controls';
 import { useSend } from '../../ui/form';
 import { Sheet } from '../../ui/keys';
 
-/** Taking a machine in: whose it is, which board, and the symptom as it was told. The job and its first entry are made here. */
+/** What somebody said otherwise than the line was understood. */
+interface Corrected {
+    machine?: string;
+    kind?: string;
+    name?: string;
+    serial?: string;
+    board?: string;
+    owner?: string;
+    symptom?: string;
+    title?: string;
+}
+
+const said = (text: string | null | undefined): string | undefined =>
+    text === null || text === undefined || text.trim() === '' ? undefined : text.trim();
+
+/** Taking a machine in with one line: known or not, only a name is needed. Everything it makes is made by one request. */
 export function Intake({ onClose }: { onClose: () => void }) {
     const navigate = useNavigate();
-    const machines = useQuery({ queryKey: ['machines'], queryFn: () => data(api.GET('/machines')) });
     const [id] = useState(() => ulid());
-    const [machine, setMachine] = useState('');
-    const [board, setBoard] = useState('');
-    const [owner, setOwner] = useState('');
-    const [title, setTitle] = useState('');
-    const [symptom, setSymptom] = useState('');
-    const boards = machines.data?.find((it) => it.id === machine)?.boards ?? [];
+    const [line, setLine] = useState('');
+    const [corrected, correct] = useState<Corrected>({});
+    const asked = useDeferredValue(line.trim());
+    const understood = useQuery({
+        queryKey: ['intake', asked],
+        enabled: asked !== '',
+        placeholderData: (before) => before,
+        queryFn: () => data(api.POST('/intake/read', { body: { line: asked } })),
+    });
+    const it = asked === '' ? undefined : understood.data;
+    const name = corrected.name ?? it?.machine ?? '';
+    const chosen = corrected.machine ?? (corrected.name === undefined && corrected.kind === undefined ? (it?.meant ?? '') : '');
+    const machine = it?.machines.find((one) => one.id === chosen);
+    const value = (field: 'serial' | 'owner' | 'symptom') => corrected[field] ?? it?.[field] ?? '';
     const form = useSend(
         async () => {
-            const job = await data(api.POST('/jobs', { body: { id, machine, board, owner, title, at: new Date().toISOString() } }));
-            if (symptom.trim() !== '') await record(job.id, { kind: 'symptom', text: symptom }, `symptom ${symptom}`);
-            return job;
+            // Enter comes faster than the answer about the line: it is asked again, for what stands in it now.
+            const now = await data(api.POST('/intake/read', { body: { line: line.trim() } }));
+            const of = corrected.machine ?? (corrected.name === undefined && corrected.kind === undefined ? now.meant : null);
+            const part = (field: 'serial' | 'owner' | 'symptom', text: string | undefined) => (text === undefined ? {} : { [field]: text });
+            return data(
+                api.POST('/intake', {
+                    body: {
+                        id,
+                        at: new Date().toISOString(),
+                        ...(of === null || of === '' ? { name: corrected.name ?? now.machine } : { machine: of }),
+                        ...(corrected.kind === undefined ? {} : { kind: corrected.kind }),
+                        ...(corrected.board === undefined ? {} : { board: corrected.board }),
+                        ...(said(corrected.title) === undefined ? {} : { title: said(corrected.title) ?? '' }),
+                        ...part('serial', said(corrected.serial ?? now.serial)),
+                        ...part('owner', said(corrected.owner ?? now.owner)),
+                        ...part('symptom', said(corrected.symptom ?? now.symptom)),
+                    },
+                }),
+            );
         },
         (job) => void navigate(`/jobs/${job.id}`),
     );
-    const elsewhere = form.problem ?? form.at('');
+    const elsewhere = form.problem ?? form.at('') ?? form.at('/line');
+    const known = it === undefined ? [] : it.machines;
+    const kinds = it === undefined ? [] : it.kinds;
     return (
         <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-            <Sheet title="Take in" about="Each board keeps its own record for life; this visit is one job.">
+            <Sheet title="Take in" about="Each board keeps its own record for life; this visit is one job. Only a name is needed.">
                 <form
                     className="grid gap-3 sm:grid-cols-2"
                     onSubmit={(event) => {
                         event.preventDefault();
-                        void form.submit();
+                        if (line.trim() !== '') void form.submit();
                     }}
                 >
-                    <Field label="Machine" error={form.at('/machine')}>
-                        {(ids) => (
-                            <select
-                                {...ids}
-                                autoFocus
-                                required
-                                value={machine}
-                                onChange={(event) => {
-                                    setMachine(event.target.value);
-                                    setBoard(machines.data?.find((it) => it.id === event.target.value)?.boards[0]?.id ?? '');
-                                }}
-                            >
-                                <option value="">Choose a machine</option>
-                                {machines.data?.map((it) => (
-                                    <option key={it.id} value={it.id}>
-                                        {it.name}
-                                    </option>
-                                ))}
-                            </select>
-                        )}
-                    </Field>
-                    <Field label="Board" error={form.at('/board')}>
-                        {(ids) => (
-                            <select {...ids} required value={board} onChange={(event) => setBoard(event.target.value)}>
-                                {boards.map((it) => (
-                                    <option key={it.id} value={it.id}>
-                                        {it.name} {it.serial}
-                                    </option>
-                                ))}
-                            </select>
-                        )}
-                    </Field>
-                    <Field
-                        label="Owner"
-                        required
-                        value={owner}
-                        error={form.at('/owner')}
-                        onChange={(event) => setOwner(event.target.value)}
-                    />
-                    <Field
-                        label="In a few words"
-                        required
-                        value={title}
-                        error={form.at('/title')}
-                        onChange={(event) => setTitle(event.target.value)}
-                    />
                     <div className="sm:col-span-2">
                         <Field
-                            label="Symptom, as it was told"
-                            hint="In the owner's words: what it should do, what it does, what was tried before."
-                        >
-                            {(ids) => <textarea {...ids} value={symptom} onChange={(event) => setSymptom(event.target.value)} />}
-                        </Field>
+                            label="What comes in, from whom, and what it does"
+                            placeholder="Knot 12 lab computer, from the instrument group, dead after a week off"
+                            autoFocus
+                            required
+                            autoComplete="off"
+                            value={line}
+                            error={form.at('/name')}
+                            onChange={(event) => {
+                                setLine(event.target.value);
+                                correct({});
+                            }}
+                        />
                     </div>
+                    {it !== undefined && (
+                        <>
+                            <fieldset className="sm:col-span-2">
+                                <legend className="text-sm font-bold">It is</legend>
+                                <Which
+                                    label={`new here: ${name}`}
+                                    on={chosen === '' && corrected.kind === undefined}
+                                    onChoose={() => correct({ ...corrected, machine: '', name })}
+                                />
+                                {kinds.map((kind) => (
+                                    <Which
+                                        key={kind.id}
+                                        label={`another ${kind.name} (${kind.machines} known)`}
+                                        on={corrected.kind === kind.id}
+                                        onChoose={() => correct({ ...corrected, machine: '', kind: kind.id, name })}
+                                    />
+                                ))}
+                                {known.map((one) => (
+                                    <Which
+                                        key={one.id}
+                                        label={[one.name, one.serial, one.owner].filter((of) => of !== null).join(', ')}
+                                        on={chosen === one.id}
+                                        onChoose={() => {
+                                            const now: Corrected = { ...corrected, machine: one.id };
+                                            delete now.kind;
+                                            delete now.name;
+                                            correct(now);
+                                        }}
+                                    />
+                                ))}
+                            </fieldset>
+                            {machine !== undefined && machine.boards.length > 1 && (
+                                <Field label="Board" error={form.at('/board')}>
+                                    {(ids) => (
+                                        <select
+                                            {...ids}
+                                            value={corrected.board ?? machine.boards[0]?.id}
+                                            onChange={(event) => correct({ ...corrected, board: event.target.value })}
+                                        >
+                                            {machine.boards.map((board) => (
+                                                <option key={board.id} value={board.id}>
+                                                    {board.name} {board.serial}
+                                                </option>
+                                            ))}
+                                        </select>
+                                    )}
+                                </Field>
+                            )}
+                            {machine === undefined && (
+                                <Text
+                                    label="Serial"
+                                    value={value('serial')}
+                                    error={form.at('/serial')}
+                                    set={(serial) => correct({ ...corrected, serial })}
+                                />
+                            )}
+                            <Text
+                                label="Owner"
+                                value={value('owner')}
+                                error={form.at('/owner')}
+                                set={(owner) => correct({ ...corrected, owner })}
+                            />
+                            <Text
+                                label="In a few words"
+                                value={corrected.title ?? value('symptom')}
+                                error={form.at('/title')}
+                                set={(title) => correct({ ...corrected, title })}
+                            />
+                            <div className="sm:col-span-2">
+                                <Field label="Symptom, as it was told">
+                                    {(ids) => (
+                                        <textarea
+                                            {...ids}
+                                            value={value('symptom')}
+                                            onChange={(event) => correct({ ...corrected, symptom: event.target.value })}
+                                        />
+                                    )}
+                                </Field>
+                            </div>
+                        </>
+                    )}
                     {elsewhere !== undefined && (
                         <div className="sm:col-span-2">
                             <Notice tone="bad" live>
@@ -102,11 +183,34 @@ export function Intake({ onClose }: { onClose: () => void }) {
                     )}
                     <div className="sm:col-span-2">
                         <Button type="submit" look="main" disabled={form.busy}>
-                            Take in
+                            Take in <kbd>Enter</kbd>
                         </Button>
                     </div>
                 </form>
             </Sheet>
         </Dialog.Root>
     );
+}
+
+function Which({ label, on, onChoose }: { label: string; on: boolean; onChoose: () => void }) {
+    return (
+        <label className="flex min-h-11 items-center gap-3">
+            <input type="radio" name="which" checked={on} onChange={onChoose} />
+            {label}
+        </label>
+    );
+}
+
+function Text({
+    label,
+    value,
+    error,
+    set,
+}: {
+    label: string;
+    value: string;
+    error: string | undefined;
+    set: (value: Exclude<Schemas['TakeInBody']['owner'], null | undefined>) => void;
+}) {
+    return <Field label={label} value={value} error={error} onChange={(event) => set(event.target.value)} />;
 }

@@ -16,6 +16,7 @@ import { BandDialog } from './band';
 import { Causes, PowerOn } from './causes';
 import { MeterChoice, TYPED, useMeters } from '../../bench/meter-choice';
 import { chooseFor, chosenOf } from '../../bench/once-a-run';
+import { FirstRails, NamePoint } from './first-use';
 import { GoodBoard, LeadsAsked, Once } from './once';
 import { PathWalk } from './path-walk';
 import { Discharge, LogicLevel } from './tools';
@@ -160,7 +161,10 @@ function point(step: Schemas['StepCard'], unsent: string | null, what: What): Pr
                 ? []
                 : [...(reading.today === null ? [] : [reading.today]), ...reading.reasons, `${reading.meter}, ${reading.author}`],
         previous: step.previous,
-        aside: step.protects.length > 0 ? `protects the chips on ${step.protects.join(' and ')}` : null,
+        aside:
+            [step.protects.length > 0 ? `protects the chips on ${step.protects.join(' and ')}` : '', step.source ?? '']
+                .filter((it) => it !== '')
+                .join('; ') || null,
         unsent,
     };
 }
@@ -196,6 +200,7 @@ function Reading({
     const [problem, setProblem] = useState<string | null>(null);
     const [doubt, setDoubt] = useState<(() => void) | null>(null);
     const [changed, setChanged] = useState(false);
+    const [naming, setNaming] = useState(false);
     const [band, setBand] = useState(false);
     const [tones, switchTones] = useState(tonesOn);
 
@@ -205,7 +210,18 @@ function Reading({
     const unread = points.find((it) => it.value === null && it.unsent === null);
     const live = points.find((it) => it.key === chosen) ?? (advised?.unsent === null ? advised : undefined) ?? unread ?? points.at(-1);
     const step = page.steps.find((it) => it.key === live?.key);
-    if (live === undefined || step === undefined) return <p className="p-6">The profile of this machine lists no rails.</p>;
+    if (live === undefined || step === undefined) {
+        return (
+            <Page title="Rail run" over={<Over page={page} />}>
+                {may ? (
+                    <FirstRails page={page} onSaid={() => void client.invalidateQueries({ queryKey: ['run'] })} />
+                ) : (
+                    <p className="sheet p-6">Nobody has said yet what this supply gives.</p>
+                )}
+                <Cautions words={page.cautions} />
+            </Page>
+        );
+    }
 
     const settle = (next: Schemas['RailRunPage'], key: string) => {
         client.setQueryData(['run', page.id, { load, what }], next);
@@ -315,6 +331,7 @@ function Reading({
         b: () => may && setBand(true),
         m: () => ask('meter'),
         x: () => setChanged(!changed),
+        n: () => may && setNaming(true),
         t: () => {
             setTones(!tones);
             switchTones(!tones);
@@ -367,7 +384,21 @@ function Reading({
                     drop();
                 }}
                 letters={letters}
-                asked={asked ?? undefined}
+                asked={
+                    asked ??
+                    (naming ? (
+                        <NamePoint
+                            page={page}
+                            rail={step.rail}
+                            onLeave={() => setNaming(false)}
+                            onNamed={(key) => {
+                                setNaming(false);
+                                setChosen(key);
+                                void client.invalidateQueries({ queryKey: ['run'] });
+                            }}
+                        />
+                    ) : undefined)
+                }
             >
                 {doubt !== null && (
                     <div className="flex flex-wrap gap-2">
@@ -424,6 +455,7 @@ function Settings({
                     ['Backspace', 'step back; the next reading there corrects the last'],
                     ['↑ ↓', 'choose the live point'],
                     ['y', 'a reading that was asked back stands'],
+                    ['n', 'name the place where the probe is'],
                     ['x', 'something on this rail was changed before this reading'],
                     ['l', 'another load'],
                     ['o', 'ohms to ground or volts'],

@@ -18,7 +18,7 @@ function useStartRun({ job, may }: OnJob) {
     const start = async () => {
         try {
             const known = await client.query({ ...runsOf(job.id), staleTime: 'static' });
-            if (!may || !known.has_rails) return;
+            if (!may) return;
             const id = ulid();
             const repeats = known.runs[0]?.id;
             await data(
@@ -33,7 +33,7 @@ function useStartRun({ job, may }: OnJob) {
             setProblem(words(caught));
         }
     };
-    return { start: () => void start(), problem, can: may && runs?.has_rails === true, repeats: (runs?.runs.length ?? 0) > 0 };
+    return { start: () => void start(), problem, can: may && runs !== undefined, repeats: (runs?.runs.length ?? 0) > 0 };
 }
 
 export function StartRun(on: OnJob) {

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use Ash\Document\Node;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use OpenApi\Attributes as OA;
+
+final readonly class KindController
+{
+    private const LISTED = 100;
+    private const LESSONS = 50;
+
+    #[OA\Get(path: '/kinds', operationId: 'listKinds', tags: ['logbook'], parameters: [
+        new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'kinds by name', content: new OA\JsonContent(
+        type: 'array',
+        items: new OA\Items(ref: KindCard::class),
+    ))])]
+    public function index(Request $request): JsonResponse
+    {
+        $query = Node::of((object) $request->query->all())->only('search');
+        $search = $query->has('search') && !$query->at('search')->isNull() ? $query->at('search')->string() : '';
+        $kinds = Kind::query()->when($search !== '', static fn ($q) => $q->where('name', 'like', '%'.addcslashes($search, '%_\\').'%'))
+            ->orderBy('name')->limit(self::LISTED)->get(['id', 'slug', 'name', 'words']);
+        $counts = Machine::query()->whereIn('kind_id', $kinds->pluck('id'))->groupBy('kind_id')->selectRaw('kind_id, COUNT(*) AS machines')->pluck('machines', 'kind_id');
+
+        return new JsonResponse(array_values($kinds->map(
+            static fn (Kind $it): KindCard => new KindCard($it->id, $it->slug, $it->name, $it->words, self::count($counts->get($it->id))),
+        )->all()));
+    }
+
+    #[OA\Get(
+        path: '/kinds/{kind}',
+        operationId: 'showKind',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'kind', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'the kind', content: new OA\JsonContent(ref: KindPage::class))],
+    )]
+    public function show(Kind $kind): JsonResponse
+    {
+        $machines = Machine::query()->with('described')->where('kind_id', $kind->id)->orderBy('name')->limit(self::LISTED)->get();
+        $hall = House::here()->hall;
+
+        return new JsonResponse(new KindPage(
+            self::card($kind),
+            $kind->revision,
+            $hall->sections->words($kind->readProfile()),
+            array_values(array_map(MachineController::with(...), $machines->all())),
+            self::lessons($kind),
+        ));
+    }
+
+    public static function card(Kind $kind): KindCard
+    {
+        return new KindCard($kind->id, $kind->slug, $kind->name, $kind->words, Machine::query()->where('kind_id', $kind->id)->count());
+    }
+
+    private static function count(mixed $it): int
+    {
+        return is_numeric($it) ? (int) $it : 0;
+    }
+
+    /** @return list<LessonCard> */
+    private static function lessons(Kind $kind): array
+    {
+        $rows = DB::table('kind_profiles')->leftJoin('jobs', 'jobs.id', '=', 'kind_profiles.job_id')->where('kind_id', $kind->id)
+            ->orderByDesc('revision')->limit(self::LESSONS + 1)->get(['kind_profiles.*', 'jobs.number'])->all();
+        $lessons = [];
+        foreach (array_slice($rows, 0, self::LESSONS) as $i => $row) {
+            $r = new Row($row);
+            $before = isset($rows[$i + 1]) ? (new Row($rows[$i + 1]))->string('profile') : null;
+            $job = $r->text('job_id');
+            $lessons[] = new LessonCard(
+                $r->int('revision'), Cards::time($r->string('created_at').'.000'), $r->string('author'), $job,
+                $job === null ? null : sprintf('J-%04d', $r->int('number')), self::changed($before, $r->string('profile')),
+            );
+        }
+
+        return $lessons;
+    }
+
+    /** @return list<string> */
+    private static function changed(?string $before, string $after): array
+    {
+        if ($before === null) {
+            return [];
+        }
+        [$one, $other] = [(array) Node::parse($before)->object(), (array) Node::parse($after)->object()];
+
+        return array_values(array_filter(
+            array_map(strval(...), array_keys($one + $other)),
+            static fn (string $field): bool => ($one[$field] ?? null) != ($other[$field] ?? null),
+        ));
+    }
+}
