@@ -41,6 +41,7 @@ final class MemoryRoom extends Room
         Route::get('jobs/{job}/soak', [MemoryController::class, 'soak']);
         Route::get('memory-sources/{source}', [MemoryController::class, 'source']);
         Route::get('lines', [TeachController::class, 'index']);
+        Route::get('memory/line', [TablesController::class, 'line']);
         Route::get('memory/tables', [TablesController::class, 'show']);
     }
 

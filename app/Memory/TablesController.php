@@ -14,6 +14,7 @@ use Ash\Memory\Fit;
 use Ash\Memory\FitAsked;
 use Ash\Memory\MapCheck;
 use Ash\Memory\MarchTest;
+use Ash\Memory\RowsLine;
 use Ash\Memory\RowsOfChips;
 use Ash\Memory\Seen;
 use Ash\Memory\Soak;
@@ -207,6 +208,19 @@ final readonly class TablesController
         return new JsonResponse(self::draft(json_encode([
             'key' => 'draft', 'name' => $body->name, ...($chip === null ? [] : ['chip' => $chip]), 'map' => RowsOfChips::map($rows),
         ], JSON_THROW_ON_ERROR)));
+    }
+
+    #[OA\Get(path: '/memory/line', operationId: 'readRowsLine', tags: ['memory'], parameters: [
+        new OA\QueryParameter(name: 'line', required: true, description: 'rows of chips: 2 x 8 4116 U20 at 0', schema: new OA\Schema(type: 'string')),
+    ], responses: [
+        new OA\Response(response: 200, description: 'its sockets, drawn before anything is kept', content: new OA\JsonContent(ref: MapDraft::class)),
+        new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+    ])]
+    public function line(Request $request): JsonResponse
+    {
+        $line = Node::of((object) $request->query->all())->only('line')->at('line')->text(120);
+
+        return new JsonResponse(self::draft(json_encode(RowsLine::read($line, '/line')->memory('main', '/line'), JSON_THROW_ON_ERROR)));
     }
 
     #[OA\Post(

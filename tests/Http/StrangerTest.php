@@ -112,6 +112,22 @@ final class StrangerTest extends TestCase
         self::assertContains('+5|J1 pin 3', $keys, 'two specimens share what is learned');
     }
 
+    public function test_rows_of_chips_become_sockets_and_errors_find_their_chip(): void
+    {
+        $job = Job::query()->findOrFail(self::text($this->takeIn(['name' => 'Gannet 4 plotter'])->assertCreated()->json('id')));
+        self::assertNull($this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertOk()->json('sockets'));
+        $draft = $this->getJson('/api/memory/line?'.http_build_query(['line' => '2 x 8 4116 U20 at 0']))->assertOk();
+        self::assertStringContainsString('2 banks of 16384 words x 8', self::text($draft->json('words')));
+        self::assertRefused($this->getJson('/api/memory/line?line=rows'), '/line', 'write 2 x 8 4116 U20 at 0');
+        self::assertRefused($this->add($job, ['kind' => 'memory_said', 'data' => ['line' => '8 9999']]), '/data/line', '9999 is no chip of the list');
+        $this->add($job, ['kind' => 'memory_said', 'data' => ['line' => '2 x 8 4116 U20 at 0']])->assertCreated();
+        $read = $this->postJson("/api/jobs/{$job->id}/memory-sources", ['id' => self::ulid(), 'map' => 'main', 'text' => "4012 FF FB\n5ABC FF FB\n7FFF 04 00"])->assertCreated();
+        self::assertSame('chip U30', $read->json('located.suspects.0.called'), 'bit 2 of the second row');
+        $this->add($job, ['kind' => 'memory_said', 'data' => ['line' => '2 x 9 4116 M1 at 0']])->assertCreated();
+        $maps = (array) $this->getJson("/api/jobs/{$job->id}/memory")->json('maps');
+        self::assertCount(1, $maps, 'the same memory said anew');
+    }
+
     /** From profiles to kinds, as an installation from before would be: identifiers stay, nothing is lost, and it can be done twice. */
     public function test_the_kind_of_a_machine_keeps_every_revision(): void
     {

@@ -37,11 +37,30 @@ final readonly class MemoriesSection implements Section
 
     public function teaches(EntryData $entry): bool
     {
-        return false;
+        return $entry instanceof MemorySaid;
     }
 
-    public function learned(\stdClass $document, EntryData $entry): null
+    /** Rows are added as one memory more; rows at an address where a memory begins already are that memory, said anew. */
+    public function learned(\stdClass $document, EntryData $entry): ?\stdClass
     {
-        return null;
+        if (!$entry instanceof MemorySaid) {
+            return null;
+        }
+        $known = is_array($document->memories ?? null) ? array_values($document->memories) : [];
+        $keys = array_map(static fn (mixed $it): mixed => $it instanceof \stdClass ? $it->key ?? null : null, $known);
+        for ($n = 1, $key = 'main'; in_array($key, $keys, true); $key = 'rows-'.++$n) {
+        }
+        $said = Node::parse(json_encode(RowsLine::read($entry->line, '/line')->memory($key, '/line'), JSON_THROW_ON_ERROR))->object();
+        $start = static fn (\stdClass $it): int => FittedMemory::read(Node::of($it))->map->banks[0]->start;
+        foreach ($known as $i => $it) {
+            if ($it instanceof \stdClass && $start($it) === $start($said)) {
+                $known[$i] = (object) [...(array) $it, 'chip' => $said->chip, 'map' => $said->map];
+                unset($known[$i]->sockets);
+
+                return (object) [...(array) $document, 'memories' => $known];
+            }
+        }
+
+        return (object) [...(array) $document, 'memories' => [...$known, $said]];
     }
 }

@@ -38,6 +38,7 @@ final readonly class MemoryRoom extends Room
             new EntryKind(MemoryRun::KIND, 'memory test', MemoryRun::class, weight: Weight::Evidence, attack: 'memory', stage: Stage::Find),
             new EntryKind(ChipsExchanged::KIND, 'chips exchanged', ChipsExchanged::class, attack: 'memory', stage: Stage::Find),
             new EntryKind(SoakKept::KIND, 'soak', SoakKept::class, weight: Weight::Evidence, attack: 'memory', stage: Stage::Soak),
+            new EntryKind(MemorySaid::KIND, 'memory', MemorySaid::class),
             new EntryKind(DateCodesRead::KIND, 'date codes', DateCodesRead::class, attack: 'memory'),
         ];
     }

@@ -837,6 +837,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/memory/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["readRowsLine"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/memory/rows": {
         parameters: {
             query?: never;
@@ -1731,6 +1747,10 @@ export interface components {
             source: string;
             tested?: string[];
         };
+        /** @description of an entry "memory", as it is handed in */
+        DataMemorySaid: {
+            line: string;
+        };
         /** @description of an entry "observation", as it is handed in */
         DataObservation: Record<string, never>;
         /** @description of an entry "outcome", as it is handed in */
@@ -1937,11 +1957,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "date_codes" | "capacitor" | "cap_reading" | "rework";
+            kind?: "battery" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -1990,6 +2010,7 @@ export interface components {
             good_board: components["schemas"]["DataGoodBoard"];
             hazard: components["schemas"]["DataHazard"];
             memory: components["schemas"]["DataMemory"];
+            memory_said: components["schemas"]["DataMemorySaid"];
             observation: components["schemas"]["DataObservation"];
             outcome: components["schemas"]["DataOutcome"];
             overruled: components["schemas"]["DataOverruled"];
@@ -5112,6 +5133,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FitCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    readRowsLine: {
+        parameters: {
+            query: {
+                /** @description rows of chips: 2 x 8 4116 U20 at 0 */
+                line: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description its sockets, drawn before anything is kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MapDraft"];
                 };
             };
             /** @description refused */

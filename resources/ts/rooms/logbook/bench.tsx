@@ -43,7 +43,11 @@ function BenchSheet({ page, taking, setTaking }: { page: Schemas['BenchPage']; t
         >
             {page.disk !== null && <Notice tone="bad">{page.disk}</Notice>}
             {taking && <Intake onClose={() => setTaking(false)} />}
-            <JobRows jobs={page.jobs} />
+            {page.jobs.length === 0 && page.recent.length === 0 && page.waiting.length === 0 ? (
+                <FirstUse may={may} onTake={() => setTaking(true)} />
+            ) : (
+                <JobRows jobs={page.jobs} />
+            )}
             {page.more_open > 0 && <LinkButton to="/jobs?state=open">{page.more_open} more open jobs</LinkButton>}
             <div className="grid gap-3 lg:grid-cols-2">
                 <Part title="Waiting">
@@ -140,5 +144,32 @@ function Items({ items, none }: { items: Schemas['OpenItemCard'][]; none: string
                 </li>
             ))}
         </ul>
+    );
+}
+
+/** A bench on which nothing was ever done: three lines, each of which works at once. */
+function FirstUse({ may, onTake }: { may: boolean; onTake: () => void }) {
+    const line = 'flex min-h-14 flex-wrap items-center gap-x-4 gap-y-1 py-3 text-xl';
+    return (
+        <Part title="Begin">
+            <ol className="divide-y divide-line">
+                <li className={line}>
+                    {may && (
+                        <Button look="main" onClick={onTake}>
+                            Take a machine in <kbd>n</kbd>
+                        </Button>
+                    )}
+                    <span className="text-base text-soft">Its name is enough: what is found on it is what describes it.</span>
+                </li>
+                <li className={line}>
+                    <Link to="/meters">Connect a meter</Link>
+                    <span className="text-base text-soft">One that answers SCPI on the network; until then readings are typed.</span>
+                </li>
+                <li className={line}>
+                    <Link to="/people">Invite a colleague</Link>
+                    <span className="text-base text-soft">Each entry stands under the name of who wrote it.</span>
+                </li>
+            </ol>
+        </Part>
     );
 }

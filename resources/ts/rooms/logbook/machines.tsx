@@ -14,7 +14,12 @@ export function Machines() {
                 <Page
                     title="Machines"
                     aside={
-                        may && <ImportButton label="Import a profile" path="/machines" to={(answer) => `/machines/${answer.id ?? ''}`} />
+                        <>
+                            <Link to="/kinds">Kinds</Link>
+                            {may && (
+                                <ImportButton label="Import a profile" path="/machines" to={(answer) => `/machines/${answer.id ?? ''}`} />
+                            )}
+                        </>
                     }
                 >
                     <ul className="sheet divide-y divide-line">
@@ -24,7 +29,9 @@ export function Machines() {
                                     <Link to={`/machines/${machine.id}`} className="font-bold">
                                         {machine.name}
                                     </Link>
-                                    <span className="block text-sm text-soft">{machine.kind}</span>
+                                    <span className="block text-sm text-soft">
+                                        {[machine.kind, machine.serial, machine.owner].filter((it) => it !== null).join(', ')}
+                                    </span>
                                 </span>
                                 <span className="flex flex-wrap gap-x-6">
                                     {machine.boards.map((board) => (
@@ -36,7 +43,10 @@ export function Machines() {
                             </li>
                         ))}
                         {list.length === 0 && (
-                            <li className="p-4 text-soft">No machine yet. Import a profile: the format is described in docs/formats.</li>
+                            <li className="p-4 text-soft">
+                                No machine yet. Take one in from the bench: its name is enough. A description from elsewhere can be
+                                imported.
+                            </li>
                         )}
                     </ul>
                 </Page>

@@ -10,6 +10,8 @@ export const logbook: Room = {
         { path: 'jobs/:id/strip', lazy: async () => ({ Component: (await import('./strip')).StripDown }) },
         { path: 'boards/:id', lazy: async () => ({ Component: (await import('./board')).BoardRecord }) },
         { path: 'machines', lazy: async () => ({ Component: (await import('./machines')).Machines }) },
+        { path: 'kinds', lazy: async () => ({ Component: (await import('./kinds')).Kinds }) },
+        { path: 'kinds/:id', lazy: async () => ({ Component: (await import('./kinds')).Kind }) },
         { path: 'machines/:id', lazy: async () => ({ Component: (await import('./machine')).Machine }) },
     ],
     navigation: [
@@ -18,5 +20,5 @@ export const logbook: Room = {
         { to: '/machines', words: 'Machines' },
     ],
     doors: [{ path: 'strip', words: 'Strip-down and rebuild', key: 's' }],
-    touched: ['strip', 'photos', 'bench', 'jobs'],
+    touched: ['strip', 'photos', 'bench', 'jobs', 'kind', 'kinds'],
 };

@@ -9,6 +9,7 @@ import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { CountedAtStart } from './counted';
+import { FirstMap } from './first-use';
 import { Intake } from './intake';
 import { Runs } from './runs';
 import { SocketMap } from './sockets';
@@ -114,10 +115,7 @@ function MemorySheet({
         >
             {page.bias !== null && <Notice tone="care">{page.bias}</Notice>}
             {map === undefined || sockets === null ? (
-                <p className="sheet p-6">
-                    The profile of this machine has no memory map. <Link to={`/machines/${page.job.machine_id}/memory`}>Make one</Link>:
-                    rows of chips take a minute.
-                </p>
+                <FirstMap job={page.job.id} machine={page.job.machine_id} may={may} />
             ) : (
                 <>
                     <section aria-label="Socket map" className="sheet border-b-8 border-b-wood p-3">

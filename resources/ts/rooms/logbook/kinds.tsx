@@ -1,0 +1,101 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api, data, type Schemas } from '../../api/client';
+import { Field, Part } from '../../ui/controls';
+import { Loaded, Page } from '../../ui/page';
+import { dayAndClock } from '../../ui/when';
+
+/** What all machines of one make share. */
+export function Kinds() {
+    const [search, setSearch] = useState('');
+    const asked = useDeferredValue(search.trim());
+    const kinds = useQuery({
+        queryKey: ['kinds', asked],
+        placeholderData: keepPreviousData,
+        queryFn: () => data(api.GET('/kinds', { params: { query: asked === '' ? {} : { search: asked } } })),
+    });
+    return (
+        <Loaded query={kinds}>
+            {(list) => (
+                <Page title="Kinds" aside={<Link to="/machines">Machines</Link>}>
+                    <div className="max-w-md">
+                        <Field label="Search" type="search" value={search} onChange={(event) => setSearch(event.target.value)} />
+                    </div>
+                    <ul className="sheet divide-y divide-line">
+                        {list.map((kind) => (
+                            <li key={kind.id} className="px-4 py-3">
+                                <Link to={`/kinds/${kind.id}`} className="font-bold">
+                                    {kind.name}
+                                </Link>
+                                <span className="block text-sm text-soft">
+                                    {kind.words}, {kind.machines === 1 ? 'one machine' : `${kind.machines} machines`}
+                                </span>
+                            </li>
+                        ))}
+                        {list.length === 0 && (
+                            <li className="p-4 text-soft">
+                                {asked === '' ? 'No kind yet: the first machine that is taken in makes one.' : 'None is called so.'}
+                            </li>
+                        )}
+                    </ul>
+                </Page>
+            )}
+        </Loaded>
+    );
+}
+
+/** What is known of a kind, and when and from which job it was learned. */
+export function Kind() {
+    const { id = '' } = useParams();
+    const kind = useQuery({ queryKey: ['kind', id], queryFn: () => data(api.GET('/kinds/{kind}', { params: { path: { kind: id } } })) });
+    return <Loaded query={kind}>{(page) => <KindSheet page={page} />}</Loaded>;
+}
+
+function KindSheet({ page }: { page: Schemas['KindPage'] }) {
+    return (
+        <Page title={page.kind.name} over={<>{page.kind.words}. What all of this kind share; it grows from work.</>}>
+            <div className="grid items-start gap-3 lg:grid-cols-[3fr_2fr]">
+                <Part title="Known">
+                    <ul className="flex flex-col gap-1">
+                        {page.known.map((line) => (
+                            <li key={line}>{line}</li>
+                        ))}
+                    </ul>
+                </Part>
+                <Part title="Machines">
+                    <ul className="flex flex-col gap-1">
+                        {page.machines.map((machine) => (
+                            <li key={machine.id}>
+                                <Link to={`/machines/${machine.id}`}>{machine.name}</Link>{' '}
+                                <span className="text-sm text-soft">
+                                    {[machine.serial, machine.owner].filter((it) => it !== null).join(', ')}
+                                </span>
+                            </li>
+                        ))}
+                    </ul>
+                </Part>
+            </div>
+            <Part title="Learned">
+                <ol className="divide-y divide-line">
+                    {page.lessons.map((lesson) => (
+                        <li key={lesson.revision} className="grid gap-x-4 py-1 sm:grid-cols-[11rem_1fr]">
+                            <span className="text-sm text-soft">{dayAndClock(lesson.at)}</span>
+                            <span>
+                                {lesson.job_id === null ? (
+                                    'written'
+                                ) : (
+                                    <Link to={`/jobs/${lesson.job_id}`}>learned from {lesson.job_label}</Link>
+                                )}
+                                {lesson.changed.length > 0 && `: ${lesson.changed.join(', ')}`}
+                                <span className="text-sm text-soft">
+                                    , {lesson.author}, revision {lesson.revision}
+                                </span>
+                            </span>
+                        </li>
+                    ))}
+                </ol>
+            </Part>
+        </Page>
+    );
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys as Key;
+
+/** A machine that nobody has described, from the first key to the first verdict. */
+final class StrangerTest extends TestCase
+{
+    private const MOST_KEYS = 45;
+
+    private int $keys = 0;
+
+    /** Each key counts, but for those that spell the name. */
+    private function key(string ...$keys): void
+    {
+        $this->keys += array_sum(array_map(mb_strlen(...), $keys));
+        $this->chrome->press(...$keys);
+    }
+
+    public function test_from_a_name_to_the_first_judged_reading_by_keyboard(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('tomas');
+        self::scene('sound');
+        $this->key('n');
+        $chrome->see('Only a name is needed');
+        $chrome->press('Gannet 4 plotter');
+        $this->key(Key::ENTER);
+        $chrome->see('Leading words');
+        $chrome->see('Gannet 4 plotter');
+        $this->key('r');
+        $chrome->see('What does the supply give?');
+        $this->key('+5 6A, +12 1.5A', Key::ENTER);
+        $chrome->see('What hangs on the supply?');
+        $this->key('3');
+        $chrome->see('Which meter do you read?');
+        $chrome->press('2');
+        ++$this->keys;
+        $chrome->find('[data-live]');
+        $this->key('5.02', Key::ENTER);
+        $chrome->see('from the label');
+        $chrome->find('[aria-label="Just read"]');
+        self::assertStringContainsString('in', $chrome->find('[aria-label="Just read"]')->getText());
+        self::assertLessThanOrEqual(self::MOST_KEYS, $this->keys, "{$this->keys} keys");
+
+        // The place where the probe is gets its name while it is live, and is there for the next one of the kind.
+        $chrome->press('n');
+        $chrome->see('The probe is on');
+        $chrome->press('J1 pin 3', Key::ENTER);
+        $chrome->until(static fn (): bool => str_contains((string) $chrome->find('[data-live]')->getAttribute('data-live'), 'J1 pin 3'), 'the place is not live');
+        $kind = self::one("SELECT id FROM kinds WHERE name = 'Gannet 4 plotter'");
+        $chrome->go("/kinds/{$kind}");
+        $chrome->see('probed at supply output, J1 pin 3 (from the label)');
+        $chrome->see('learned from J-');
+    }
+
+    public function test_a_family_says_that_it_is_one_and_another_specimen_of_a_known_kind_is_offered(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('bea');
+        $job = $this->takeIn('Skua terminal, from Night crew, no picture');
+        $chrome->press('r');
+        $chrome->see('What does the supply give?');
+        $chrome->button('+5, +12, -5, -12')->sendKeys(Key::ENTER);
+        $chrome->see('What hangs on the supply?');
+        $chrome->see('not read');
+        $chrome->go('/');
+        $chrome->see('On the bench');
+        $chrome->press('n');
+        $chrome->see('Only a name is needed');
+        $chrome->press('Skua terminal #2');
+        $chrome->see('another Skua terminal (1 known)');
+        $chrome->script("[...document.querySelectorAll('label')].find((it) => it.innerText.includes('another Skua terminal')).querySelector('input').click()");
+        $chrome->field('Owner')->sendKeys(Key::ENTER);
+        $chrome->see('Leading words');
+        self::assertSame('2', self::one("SELECT COUNT(*) FROM machines JOIN kinds ON kinds.id = kind_id WHERE kinds.name = 'Skua terminal'"));
+        self::assertSame('Night crew', self::one('SELECT owner FROM jobs WHERE id = ?', $job));
+    }
+}
