@@ -46,6 +46,7 @@ final readonly class IntakeController
             array_values(array_map(MachineController::with(...), $machines)),
             array_values(array_map(KindController::card(...), $kinds)),
             self::meant($line, $machines)?->id,
+            count(array_filter($machines, static fn (Machine $it): bool => mb_strtolower($it->name) === mb_strtolower($line->machine))) > 1,
         ));
     }
 

@@ -29,6 +29,8 @@ final readonly class IntakeRead
         public array $kinds,
         #[OA\Property(description: 'the machine that is meant, when only one can be')]
         public ?string $meant,
+        #[OA\Property(description: 'several are called so: somebody must choose')]
+        public bool $ambiguous,
     ) {
     }
 }

@@ -157,7 +157,7 @@ final readonly class JobController
     private static function stages(Stage $current, SheetCard $sheet, array $opened): array
     {
         $closed = array_values(array_map(
-            static fn (GateCard $gate): string => $gate->words,
+            static fn (GateCard $gate): int => $gate->gate->number(),
             array_filter($sheet->gates, static fn (GateCard $gate): bool => $gate->closed),
         ));
 

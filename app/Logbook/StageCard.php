@@ -12,7 +12,7 @@ use OpenApi\Attributes as OA;
 final readonly class StageCard
 {
     /**
-     * @param list<string> $gates
+     * @param list<int> $gates
      */
     public function __construct(
         #[OA\Property(enum: Stage::class)]
@@ -25,7 +25,7 @@ final readonly class StageCard
         public bool $current,
         #[OA\Property()]
         public bool $opened,
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'gates that stand before it and are closed')]
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'integer'), description: 'numbers of the gates that stand before it and are closed')]
         public array $gates,
     ) {
     }

@@ -164,7 +164,7 @@ final readonly class RunAsShown
             entry_id: $reading->entry_id,
             says: $reading->volts !== null && $ohms === null
                 ? Notation::print($reading->volts, Unit::Volt)
-                : Notation::print(max(0.0, (float) $reading->ohms_to_ground - $reading->lead_ohm), Unit::Ohm).' to ground',
+                : Notation::print(max(0.0, (float) $reading->ohms_to_ground - $reading->lead_ohm), Unit::Ohm, 3).($ohms === null ? ' to ground' : ''),
             volts: $reading->volts !== null ? Notation::print($reading->volts, Unit::Volt) : null,
             verdict: $verdict, verdict_words: $words, decided_by: $reasons[0] ?? '', reasons: $reasons,
             ripple: $reading->ripple_mvpp === null ? null : Notation::plain($reading->ripple_mvpp, 3).' mVpp',

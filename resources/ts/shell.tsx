@@ -67,26 +67,45 @@ function Top({ person }: { person: Person }) {
     const rooms = ROOMS.flatMap((room) => room.navigation ?? []).filter((it) => it.lead !== true || person.role === 'lead');
     return (
         <header className="border-b-4 border-wood bg-edge text-edge-ink">
-            <div className="mx-auto flex max-w-[86rem] flex-wrap items-center gap-x-6 px-5">
+            <div className="mx-auto flex max-w-[86rem] items-center gap-x-2 px-3 sm:gap-x-6 sm:px-5">
                 <Link to="/" className="flex items-center gap-2 font-bold text-edge-ink no-underline">
                     <img src="/mark.svg" alt="" width="26" height="26" />
-                    Ash Bench
+                    <span className="sr-only whitespace-nowrap sm:not-sr-only">Ash Bench</span>
                 </Link>
-                <nav aria-label="Rooms" className="order-last flex w-full overflow-x-auto [scrollbar-width:none] sm:order-none sm:w-auto">
+                <nav aria-label="Rooms" className="flex min-w-0 flex-1 overflow-x-auto [scrollbar-width:none]">
                     {rooms.map(({ to, words }) => (
                         <NavLink key={to} to={to} end={to === '/'} className={ROOM}>
                             {words}
                         </NavLink>
                     ))}
                 </nav>
-                <div className="ml-auto flex items-center gap-2 py-1">
-                    <Suspense fallback={<span className="min-h-11 w-44" />}>
-                        <LightSwitch />
-                    </Suspense>
-                    <SignOut person={person} />
+                <div className="hidden items-center gap-2 py-1 sm:flex">
+                    <Mine person={person} />
                 </div>
+                <details className="relative py-1 sm:hidden">
+                    <summary
+                        className="min-h-11 min-w-11 cursor-pointer list-none content-center px-2 text-center [&::-webkit-details-marker]:hidden"
+                        aria-label="Light and sign out"
+                    >
+                        ⋮
+                    </summary>
+                    <div className="absolute right-0 z-20 flex flex-col items-end gap-2 rounded border border-edge-ink bg-edge p-3">
+                        <Mine person={person} />
+                    </div>
+                </details>
             </div>
         </header>
+    );
+}
+
+function Mine({ person }: { person: Person }) {
+    return (
+        <>
+            <Suspense fallback={<span className="min-h-11 w-44" />}>
+                <LightSwitch />
+            </Suspense>
+            <SignOut person={person} />
+        </>
     );
 }
 
@@ -94,7 +113,7 @@ function SignOut({ person }: { person: Person }) {
     const client = useQueryClient();
     return (
         <>
-            <span className="hidden text-sm sm:inline">
+            <span className="text-sm whitespace-nowrap">
                 {person.name}, {person.role}
             </span>
             <Button

@@ -64,7 +64,7 @@ final class TwiceTest extends TestCase
             ],
             '/meters' => ['/meters', $meter, 'meters'],
             '/serial-ports' => ['/serial-ports', ['name' => $named, 'host' => '127.0.0.1', 'port' => 9002], 'serial_ports'],
-            '/machines' => ['/machines', [...(is_array($profile) ? $profile : []), 'slug' => $named], 'machines'],
+            '/machines' => ['/machines', [...(is_array($profile) ? $profile : []), 'slug' => $named, 'name' => $named], 'machines'],
             '/boards/import' => ['/boards/import', self::foreign($board), 'boards'],
         ];
     }

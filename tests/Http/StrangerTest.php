@@ -42,6 +42,10 @@ final class StrangerTest extends TestCase
         self::assertSame(self::machine()->id, $this->understood('DUNLIN 8 DOME CONTROLLER')['meant']);
         self::assertNull($this->understood('Dunlin 8 dome controller #99')['meant'], 'another serial is another machine');
         self::assertSame('', $this->understood(', , ')['machine']);
+        self::assertFalse($this->understood('Dunlin 8 dome controller')['ambiguous']);
+        $this->takeIn(['kind' => self::machine()->kind_id])->assertCreated();
+        $read = $this->understood('Dunlin 8 dome controller, dark');
+        self::assertSame([true, null, 2], [$read['ambiguous'], $read['meant'], count((array) $read['machines'])], 'two are called so: somebody must choose');
         $this->as(Role::Viewer)->postJson('/api/intake', ['id' => self::ulid(), 'at' => '2026-03-01T09:00:00Z', 'name' => 'x'])->assertForbidden();
     }
 

@@ -11,6 +11,12 @@ enum Gate: string
     case Rails = 'rails';
     case Bias = 'bias';
 
+    /** As it stands between two stages. */
+    public function number(): int
+    {
+        return (int) array_search($this, self::cases(), true) + 1;
+    }
+
     public function words(): string
     {
         return match ($this) {

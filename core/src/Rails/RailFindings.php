@@ -76,7 +76,7 @@ final readonly class RailFindings
     {
         if (!$this->hasRails()) {
             return [
-                $this->at->gate(Gate::Rails, PowerOn::Hold, ['no rail is known yet: write the machine\'s rails into its description, then measure them']),
+                $this->at->gate(Gate::Rails, PowerOn::Hold, ['no rail is known yet: begin a rail run and say what the supply gives, by its label or by what it looks like']),
                 ...($this->chips === [] ? [] : [$this->at->gate(Gate::Bias, PowerOn::Stop, $this->missingBias())]),
             ];
         }
@@ -119,7 +119,9 @@ final readonly class RailFindings
     private function step(): ?Step
     {
         if (!$this->hasRails()) {
-            return null;
+            return isset($this->at->leaps[Gate::Rails->value])
+                ? null
+                : new Step('Say what the supply gives, then measure it under load.', 'gate 2: no rail is known yet', 'rails', Urgency::Unseen);
         }
         if ($this->judgement === null) {
             // What somebody leapt over with a reason is not asked again.

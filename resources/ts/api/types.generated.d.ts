@@ -2127,6 +2127,8 @@ export interface components {
         };
         /** @description What a line of intake was understood as, and what is known of the name in it. */
         IntakeRead: {
+            /** @description several are called so: somebody must choose */
+            ambiguous: boolean;
             kinds: components["schemas"]["KindCard"][];
             machine: string;
             /** @description known ones with this in their name or serial */
@@ -3147,8 +3149,8 @@ export interface components {
         /** @description A stage of the strip. */
         StageCard: {
             current: boolean;
-            /** @description gates that stand before it and are closed */
-            gates: string[];
+            /** @description numbers of the gates that stand before it and are closed */
+            gates: number[];
             needs: string;
             opened: boolean;
             /** @enum {string} */

@@ -10,7 +10,8 @@ export interface ProbePoint {
     place: string;
     where: string | null;
     limits: string;
-    strip: Schemas['StripCard'];
+    /** null where no band is drawn for what is read */
+    strip: Schemas['StripCard'] | null;
     value: string | null;
     verdict: string | null;
     words: string;
@@ -62,7 +63,7 @@ export function ProbeRun(props: {
 
 function Points({ points, live, onLive }: { points: ProbePoint[]; live: ProbePoint; onLive: (key: string) => void }) {
     return (
-        <ol className="sheet divide-y divide-line overflow-hidden" aria-label="Test points">
+        <ol className="sheet order-last divide-y divide-line overflow-hidden lg:order-none" aria-label="Test points">
             {points.map((point) => (
                 <li
                     key={point.key}
@@ -77,12 +78,14 @@ function Points({ points, live, onLive }: { points: ProbePoint[]; live: ProbePoi
                         <span className="font-bold">{point.name}</span>
                         <span className="min-w-0">
                             <span className="block truncate text-sm">{point.place}</span>
-                            <Strip
-                                strip={point.strip}
-                                verdict={point.verdict}
-                                height={12}
-                                label={`${point.name} ${point.place}: ${point.value ?? 'not read'} ${point.words}`}
-                            />
+                            {point.strip !== null && (
+                                <Strip
+                                    strip={point.strip}
+                                    verdict={point.verdict}
+                                    height={12}
+                                    label={`${point.name} ${point.place}: ${point.value ?? 'not read'} ${point.words}`}
+                                />
+                            )}
                         </span>
                         <span className="w-28 text-right">
                             {point.unsent !== null ? (
@@ -257,14 +260,16 @@ function JustRead({ point }: { point: ProbePoint }) {
                     {point.previous !== null && <span className="block">before: {point.previous}</span>}
                 </p>
             </div>
-            <div className="mt-1">
-                <Strip
-                    strip={point.strip}
-                    verdict={point.verdict}
-                    height={34}
-                    label={`${point.name} ${point.place}: ${point.value ?? ''} ${point.words}`}
-                />
-            </div>
+            {point.strip !== null && (
+                <div className="mt-1">
+                    <Strip
+                        strip={point.strip}
+                        verdict={point.verdict}
+                        height={34}
+                        label={`${point.name} ${point.place}: ${point.value ?? ''} ${point.words}`}
+                    />
+                </div>
+            )}
             {point.reasons.map((reason) => (
                 <p key={reason} className="text-sm">
                     {reason}

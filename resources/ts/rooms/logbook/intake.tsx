@@ -3,7 +3,7 @@ import { Dialog } from 'radix-ui';
 import { useDeferredValue, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ulid } from 'ulid';
-import { api, data, type Schemas } from '../../api/client';
+import { api, data, Refusal, type Schemas } from '../../api/client';
 import { Button, Field, Notice } from '../../ui/controls';
 import { useSend } from '../../ui/form';
 import { Sheet } from '../../ui/keys';
@@ -46,6 +46,9 @@ export function Intake({ onClose }: { onClose: () => void }) {
             // Enter comes faster than the answer about the line: it is asked again, for what stands in it now.
             const now = await data(api.POST('/intake/read', { body: { line: line.trim() } }));
             const of = corrected.machine ?? (corrected.name === undefined && corrected.kind === undefined ? now.meant : null);
+            if (now.ambiguous && of === null && corrected.kind === undefined && corrected.name === undefined) {
+                throw new Refusal(422, [{ pointer: '/name', detail: 'several are called so: choose which one it is' }]);
+            }
             const part = (field: 'serial' | 'owner' | 'symptom', text: string | undefined) => (text === undefined ? {} : { [field]: text });
             return data(
                 api.POST('/intake', {

@@ -96,7 +96,11 @@ function Idle({
     onUndone: () => void;
 }) {
     if (last === null)
-        return <span className="text-soft">Leading words: {examples.map((it) => it.word).join(', ')}. Minutes at the end: “20 min”.</span>;
+        return (
+            <span className="hidden text-soft sm:inline">
+                Leading words: {examples.map((it) => it.word).join(', ')}. Minutes at the end: “20 min”.
+            </span>
+        );
     const undo = () =>
         void record(job, { kind: 'withdrawn', text: 'undone at once', corrects: last.id }, `withdraw: ${last.says}`).then(onUndone);
     return (

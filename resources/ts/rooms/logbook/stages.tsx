@@ -20,7 +20,11 @@ export function Stages({ page, may }: { page: Schemas['JobPage']; may: boolean }
                 {page.stages.map((stage) => (
                     <li key={stage.stage} className="flex flex-1 items-stretch not-first:border-l not-first:border-line">
                         {stage.gates.length > 0 && (
-                            <span className="flex flex-col justify-center border-r-2 border-out bg-out-wash px-1.5 text-xs leading-tight font-bold text-out">
+                            <span
+                                role="img"
+                                aria-label={`Closed: gate ${stage.gates.join(', gate ')}`}
+                                className="flex items-center gap-1 border-r-4 border-double border-out bg-out-wash px-2 font-bold text-out"
+                            >
                                 {stage.gates.map((gate) => (
                                     <span key={gate}>{gate}</span>
                                 ))}

@@ -152,7 +152,7 @@ function point(step: Schemas['StepCard'], unsent: string | null, what: What): Pr
                     ? 'no good board was measured yet'
                     : `a good board has ${step.ohms_good}`
                 : `${step.band} band ${step.limits}${step.band === 'tight' ? `, wide ${step.wide}` : `, because ${step.band_reason ?? ''}`}`,
-        strip: step.strip,
+        strip: what === 'ohms' ? null : step.strip,
         value: reading?.says ?? null,
         verdict: reading?.verdict ?? null,
         words: reading?.verdict_words ?? '',
