@@ -15,6 +15,7 @@ use Ash\Batteries\BatteriesRoom;
 use Ash\Batteries\BatteryState;
 use Ash\Batteries\BoardNeeds;
 use Ash\Batteries\Chemistry;
+use Ash\Batteries\ClockCircuit;
 use Ash\Batteries\ClockRead;
 use Ash\Batteries\Option;
 use Ash\Batteries\Suitability;
@@ -48,6 +49,9 @@ final readonly class BatteryController
             notes: array_map(static fn (Entry $note): string => $note->at->format('j M Y').': '.$note->data->sentence(''), CompleteBattery::notes($job)),
             positive_towards: CompleteBattery::polarity($job),
             board: self::numbers($profile->section(BoardNeeds::class)),
+            source: $profile->section(BoardNeeds::class)?->source,
+            circuits: CircuitCard::all(),
+            charging: new BoardNumbers('', '', '', Notation::plain(ClockCircuit::CHARGE_V), Notation::plain(ClockCircuit::CHARGE_OHM), ''),
             states: array_map(static fn (BatteryState $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), BatteryState::found()),
             chemistries: ChoiceCard::all(Chemistry::class),
             options: ChoiceCard::all(Option::class),

@@ -15,6 +15,7 @@ final readonly class BatteryPage
 {
     /**
      * @param list<string>       $notes
+     * @param list<CircuitCard>  $circuits
      * @param list<ChoiceCard>   $states
      * @param list<ChoiceCard>   $chemistries
      * @param list<ChoiceCard>   $options
@@ -31,6 +32,12 @@ final readonly class BatteryPage
         public ?string $positive_towards,
         #[OA\Property()]
         public BoardNumbers $board,
+        #[OA\Property(description: 'where the numbers come from, when that was noted')]
+        public ?string $source,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: CircuitCard::class))]
+        public array $circuits,
+        #[OA\Property(description: 'what is reckoned with too, where nobody has looked whether the board charges')]
+        public BoardNumbers $charging,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'in which a battery is found')]
         public array $states,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class))]

@@ -77,6 +77,7 @@ final readonly class Append
         Followed::by($entry, $this->job, $corrected);
         Learned::from($entry, $this->job);
         $corrected === null && $this->stageFollows($entry, $draft);
+        ++$this->job->version;
         $this->job->sheet = SheetDocument::of(Gathered::sheet($this->job, $this->profile));
         $this->job->save();
 

@@ -99,7 +99,7 @@ final readonly class Cards
             $correctedBy[(new Row($later))->string('corrects_id')] = (new Row($later))->string('id');
         }
 
-        $overruled = self::overruled($rows, $correctedBy);
+        $overruled = self::overruled(array_values($rows), $correctedBy);
 
         return array_map(static fn (object $row): EntryCard => self::entry($row, $correctedBy, $overruled), array_values($rows));
     }

@@ -37,9 +37,10 @@ final readonly class Followed
         $job->outcome = $outcome?->outcome;
         $job->handed_back = $outcome->handedBack ?? false;
         $job->closed_at = $closed?->at;
-        $job->state = match ($job->outcome) {
-            null => 'open',
-            Outcome::Parked => 'parked',
+        $job->state = match (true) {
+            $record->voided() => 'void',
+            $job->outcome === null => 'open',
+            $job->outcome === Outcome::Parked => 'parked',
             default => 'closed',
         };
     }

@@ -30,7 +30,7 @@ use Illuminate\Support\Collection;
 final readonly class Gathered
 {
     /** Entries of the hall's own that decide something. */
-    private const DECIDING = [Core::SYMPTOM, PartReplaced::KIND, Decision::KIND, ColdChecked::KIND, GatePassed::KIND, StageEntered::KIND, JobClosed::KIND, Core::REOPENED];
+    private const DECIDING = [Core::SYMPTOM, PartReplaced::KIND, Decision::KIND, ColdChecked::KIND, GatePassed::KIND, StageEntered::KIND, JobClosed::KIND, Core::REOPENED, Core::VOIDED];
 
     /** @param Collection<int, Entry> $entries that stand, in time order */
     private function __construct(private Collection $entries)
@@ -65,8 +65,13 @@ final readonly class Gathered
                 $bands[] = new BandChosen($it->rail, $it->band, $it->reason);
             }
         }
-        $checked = $this->kind(ColdChecked::KIND)->map(static fn (Entry $entry): ?ColdChecked => $entry->as(ColdChecked::class))->filter();
-        $wrong = $checked->mapWithKeys(static fn (ColdChecked $it): array => [$it->check->value => $it->wrong])->all();
+        $wrong = [];
+        foreach ($this->kind(ColdChecked::KIND) as $entry) {
+            $it = $entry->as(ColdChecked::class);
+            if ($it !== null) {
+                $wrong[$it->check->value] = $it->wrong;
+            }
+        }
         $replaced = array_values($parts->map(static fn (Entry $entry): string => $entry->data->sentence(''))->all());
 
         return new Facts(...$bands, ...($wrong === [] ? [] : [new ColdChecksMade($wrong)]), ...($last === null || $replaced === [] ? [] : [new PartsReplaced($replaced, $last->at)]));
@@ -80,10 +85,21 @@ final readonly class Gathered
     /** The outcome that stands: none when the job was reopened after it. */
     public function outcome(): ?Entry
     {
-        $last = $this->entries->filter(static fn (Entry $entry): bool => $entry->kind === JobClosed::KIND || $entry->kind === Core::REOPENED)
-            ->sortBy([['received_at', 'asc'], ['id', 'asc']])->last();
+        $last = $this->ending();
 
         return $last?->kind === JobClosed::KIND ? $last : null;
+    }
+
+    /** Somebody said that the machine was never to be taken in: the job stays in the record and is in no list. */
+    public function voided(): bool
+    {
+        return $this->ending()?->kind === Core::VOIDED;
+    }
+
+    private function ending(): ?Entry
+    {
+        return $this->entries->filter(static fn (Entry $entry): bool => in_array($entry->kind, [JobClosed::KIND, Core::REOPENED, Core::VOIDED], true))
+            ->sortBy([['received_at', 'asc'], ['id', 'asc']])->last();
     }
 
     public function stage(): ?Stage

@@ -29,6 +29,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?CarbonImmutable     $closed_at
  * @property CarbonImmutable      $last_entry_at
  * @property array<string, mixed> $sheet
+ * @property int                  $version           counts up with every entry
  * @property bool                 $imported          came in with a record that was written elsewhere
  */
 final class Job extends Model

@@ -24,7 +24,7 @@ final readonly class JobController
     private const PAGE = 50;
 
     #[OA\Get(path: '/jobs', operationId: 'listJobs', tags: ['logbook'], parameters: [
-        new OA\QueryParameter(name: 'state', schema: new OA\Schema(type: 'string', enum: ['open', 'parked', 'closed'])),
+        new OA\QueryParameter(name: 'state', schema: new OA\Schema(type: 'string', enum: ['open', 'parked', 'closed', 'void'])),
         new OA\QueryParameter(name: 'before', schema: new OA\Schema(type: 'string')),
     ], responses: [new OA\Response(response: 200, description: 'jobs, latest entry first', content: new OA\JsonContent(ref: JobList::class))])]
     public function index(Request $request): JsonResponse
@@ -32,8 +32,10 @@ final readonly class JobController
         $query = Node::of((object) $request->query->all())->only('state', 'before');
         $jobs = Cards::jobs()->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::PAGE + 1);
         if ($query->has('state')) {
-            in_array($query->at('state')->string(), ['open', 'parked', 'closed'], true) || $query->at('state')->refuse('must be one of open, parked, closed');
+            in_array($query->at('state')->string(), ['open', 'parked', 'closed', 'void'], true) || $query->at('state')->refuse('must be one of open, parked, closed, void');
             $jobs->where('state', $query->at('state')->string());
+        } else {
+            $jobs->where('state', '<>', 'void');
         }
         if ($query->has('before')) {
             [$at, $id] = Cursor::read($query->at('before'));
@@ -142,6 +144,20 @@ final readonly class JobController
             static fn (Unproven $it): UnprovenCard => new UnprovenCard($it->text, $it->room, $it->refuses),
             Append::unproven($job, $profile),
         ));
+    }
+
+    #[OA\Get(
+        path: '/jobs/{job}/pulse',
+        operationId: 'pulseOfJob',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'asked every second or so by other screens of the job', content: new OA\JsonContent(ref: PulseCard::class))],
+    )]
+    public function pulse(string $job): JsonResponse
+    {
+        $version = DB::table('jobs')->where('id', $job)->value('version');
+
+        return new JsonResponse(new PulseCard(is_numeric($version) ? (int) $version : abort(404)));
     }
 
     public static function card(string $id): JobCard

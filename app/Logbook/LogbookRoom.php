@@ -31,6 +31,7 @@ final class LogbookRoom extends Room
     {
         Route::get('bench', [BenchController::class, 'show']);
         Route::get('jobs', [JobController::class, 'index']);
+        Route::get('jobs/{job}/pulse', [JobController::class, 'pulse']);
         Route::get('jobs/{job}/unproven', [JobController::class, 'unproven']);
         Route::get('jobs/{job}', [JobController::class, 'show']);
         Route::get('jobs/{job}/strip', [StripController::class, 'show']);

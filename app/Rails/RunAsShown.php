@@ -157,7 +157,9 @@ final readonly class RunAsShown
         // A closed job keeps the verdict that it was closed with; today's stands beside it.
         $kept = $this->closed && $ohms === null ? $it->verdict ?? null : null;
         $today = $kept === null || $kept === $verdict ? null : "today's rules say: {$words}";
-        [$verdict, $words] = $today === null || $kept === null ? [$verdict, $words] : [$kept, $kept->words()];
+        if ($today !== null) {
+            [$verdict, $words] = [$kept, $kept->words()];
+        }
 
         return new StepReading(
             today: $today,

@@ -52,7 +52,7 @@ final readonly class RunState
         return $run === null ? null : self::read($run, $profile, $bands);
     }
 
-    /** @return array<string, array<string, float>> latest ohms to ground without the leads, by rail (as Rail::byName() keys them) and test point */
+    /** @return array<string, non-empty-array<string, float>> latest ohms to ground without the leads, by rail (as Rail::byName() keys them) and test point */
     public function ohms(): array
     {
         $ohms = [];

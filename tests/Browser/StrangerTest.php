@@ -79,4 +79,24 @@ final class StrangerTest extends TestCase
         self::assertSame('2', self::one("SELECT COUNT(*) FROM machines JOIN kinds ON kinds.id = kind_id WHERE kinds.name = 'Skua terminal'"));
         self::assertSame('Night crew', self::one('SELECT owner FROM jobs WHERE id = ?', $job));
     }
+
+    public function test_what_is_written_on_one_screen_appears_on_another_within_two_seconds(): void
+    {
+        $this->signInAs('bea');
+        $job = $this->job('Memory test stops after a cold night');
+        $this->chrome->go("/jobs/{$job}");
+        $this->chrome->see('Leading words');
+        $other = Chrome::open(self::environment('ASH_URL'));
+        try {
+            preg_match('/(tomas@\S+) \/ (\S+)/', (string) file_get_contents(self::environment('ASH_VAR').'/sign-in.txt'), $m);
+            $other->signIn($m[1] ?? '', $m[2] ?? '');
+            $other->go("/jobs/{$job}");
+            $other->see('Leading words');
+            $other->press('/', 'saw a hair crack beside the zener', Key::ENTER);
+            $other->see('hair crack');
+            $this->chrome->see('a hair crack beside the zener', 2.0);
+        } finally {
+            $other->close();
+        }
+    }
 }

@@ -104,7 +104,7 @@ final class StrangerTest extends TestCase
         $steps = (array) $page()['steps'];
         self::assertSame(['+5|supply output', '+5|J1 pin 3', '+12|supply output'], array_column($steps, 'key'));
         self::assertSame(['5.03 V', '4.99 V', null], array_map(static fn (array $it): ?string => $it['reading']['volts'] ?? null, $steps));
-        self::assertSame('from the label', $steps[0]['source']);
+        self::assertSame('from the label', $this->getJson("/api/rail-runs/{$run}")->json('steps.0.source'));
         $machine = Machine::query()->findOrFail($job->machine_id);
         self::assertSame(2, count($machine->readProfile()->section(DescribedRails::class)->budget->rails ?? []), 'its amperes are the budget');
 
@@ -130,6 +130,45 @@ final class StrangerTest extends TestCase
         $this->add($job, ['kind' => 'memory_said', 'data' => ['line' => '2 x 9 4116 M1 at 0']])->assertCreated();
         $maps = (array) $this->getJson("/api/jobs/{$job->id}/memory")->json('maps');
         self::assertCount(1, $maps, 'the same memory said anew');
+    }
+
+    public function test_a_clock_circuit_is_a_family_until_somebody_knows_better(): void
+    {
+        $job = Job::query()->findOrFail(self::text($this->takeIn(['name' => 'Gannet 4 plotter'])->assertCreated()->json('id')));
+        $page = fn (): array => (array) $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/battery")->assertOk()->json();
+        self::assertSame(['', null], [$page()['board']['retention_min_v'], $page()['source']]);
+        self::assertSame(['keeps' => '2.4', 'standby' => '5u'], ['keeps' => $page()['circuits'][1]['numbers']['retention_min_v'], 'standby' => $page()['circuits'][1]['numbers']['standby_a']]);
+        $say = fn (array $data): TestResponse => $this->add($job, ['kind' => 'clock_kind', 'data' => $data]);
+        self::assertRefused($say(['circuit' => 'sundial']), '/data/circuit');
+        self::assertRefused($say(['circuit' => 'serial-clock', 'supply_v' => 5]), '/data/series_ohm', 'is missing');
+        $say(['circuit' => 'module-with-cell'])->assertCreated();
+        self::assertNull($page()['source'], 'its cell cannot be changed: nothing is reckoned');
+        $say(['circuit' => 'static-ram', 'chips' => 4])->assertCreated();
+        self::assertSame(['400u', 'family: static-ram, not measured, not from a sheet'], [$page()['board']['standby_a'], $page()['source']]);
+        $say(['circuit' => 'serial-clock', 'supply_v' => 5, 'series_ohm' => '470'])->assertCreated();
+        self::assertSame(['2u', '470'], [$page()['board']['standby_a'], $page()['board']['series_ohm']]);
+        $whimbrel = $this->job('whimbrel');
+        $this->add($whimbrel, ['kind' => 'clock_kind', 'data' => ['circuit' => 'static-ram']])->assertCreated();
+        self::assertSame('10u', $this->getJson("/api/jobs/{$whimbrel->id}/battery")->json('board.standby_a'), 'what is described stays');
+    }
+
+    public function test_a_mistaken_intake_stays_in_the_record_and_leaves_the_lists(): void
+    {
+        $id = self::text($this->takeIn(['name' => 'Gannet 4 plotter', 'symptom' => 'dark'])->assertCreated()->json('id'));
+        $job = Job::query()->findOrFail($id);
+        $listed = fn (string $query = ''): bool => in_array($id, array_column((array) $this->getJson("/api/jobs{$query}")->assertOk()->json('jobs'), 'id'), true);
+        self::assertTrue($listed());
+        $pulse = fn (): int => (int) $this->getJson("/api/jobs/{$id}/pulse")->assertOk()->json('version');
+        $before = $pulse();
+        self::assertRefused($this->add($job, ['kind' => 'voided']), '/text');
+        $this->add($job, ['kind' => 'voided', 'text' => 'it was the one next to it'])->assertCreated();
+        self::assertSame($before + 1, $pulse(), 'other screens are told');
+        self::assertSame([false, false, true], [$listed(), $listed('?state=open'), $listed('?state=void')]);
+        self::assertNotContains($id, array_column((array) $this->getJson('/api/bench')->json('jobs'), 'id'));
+        self::assertRefused($this->add($job, ['line' => 'saw dust']), '/kind', 'reopen it first');
+        $this->add($job, ['kind' => 'reopened', 'text' => 'it was right'])->assertCreated();
+        self::assertTrue($listed('?state=open'));
+        $this->getJson('/api/jobs/'.self::ulid().'/pulse')->assertNotFound();
     }
 
     /** From profiles to kinds, as an installation from before would be: identifiers stay, nothing is lost, and it can be done twice. */

@@ -40,6 +40,7 @@ final readonly class BatteriesRoom extends Room
     {
         return [
             new EntryKind(BatteryNote::KIND, 'battery', BatteryNote::class, Spoken::Repeats, attack: 'batteries', stage: Stage::Battery),
+            new EntryKind(CircuitSaid::KIND, 'clock circuit', CircuitSaid::class),
             new EntryKind(ClockSet::KIND, 'clock set', ClockSet::class, attack: 'batteries'),
             new EntryKind(ClockRead::KIND, 'clock read', ClockRead::class, attack: 'batteries'),
         ];

@@ -21,7 +21,7 @@ final readonly class BatterySection implements Section
 
     public function read(Node $document, Profile $known): ?BoardNeeds
     {
-        return $document->has('battery') ? BoardNeeds::read($document->at('battery')) : null;
+        return $document->has('battery') ? BoardNeeds::described($document->at('battery')) : null;
     }
 
     public function words(Profile $profile): array
@@ -30,17 +30,24 @@ final readonly class BatterySection implements Section
 
         return $needs === null ? [] : [
             'Clock circuit: keeps its memory from '.Notation::print($needs->minV, Unit::Volt).', stands '.Notation::print($needs->maxV, Unit::Volt)
-                .', draws '.Notation::print($needs->standbyA, Unit::Ampere).($needs->charges() ? ', charges its battery' : ''),
+                .', draws '.Notation::print($needs->standbyA, Unit::Ampere).($needs->charges() ? ', charges its battery' : '').($needs->source === null ? '' : " ({$needs->source})"),
         ];
     }
 
     public function teaches(EntryData $entry): bool
     {
-        return false;
+        return $entry instanceof CircuitSaid;
     }
 
-    public function learned(\stdClass $document, EntryData $entry): null
+    /** What a sheet or a measurement says stays; a family gives way to another. */
+    public function learned(\stdClass $document, EntryData $entry): ?\stdClass
     {
-        return null;
+        $battery = $entry instanceof CircuitSaid ? $entry->battery() : null;
+        $known = $document->battery ?? null;
+        $guessed = !$known instanceof \stdClass || (is_string($known->source ?? null) && str_starts_with($known->source, 'family:'));
+
+        return $battery === null || !$guessed
+            ? null
+            : (object) [...(array) $document, 'battery' => json_decode(json_encode($battery, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION))];
     }
 }

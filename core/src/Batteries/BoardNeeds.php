@@ -10,12 +10,13 @@ use Ash\Document\Node;
 final readonly class BoardNeeds
 {
     /**
-     * @param float  $minV      retention: below this the memory forgets
-     * @param float  $maxV      retention: above this the chip is in danger
-     * @param float  $standbyA  drawn while the power is off, 0 or more
-     * @param ?float $supplyV   what the board charges from; null when it does not charge
-     * @param ?float $seriesOhm the resistor it charges through
-     * @param float  $diodeV    lost in a blocking diode
+     * @param float   $minV      retention: below this the memory forgets
+     * @param float   $maxV      retention: above this the chip is in danger
+     * @param float   $standbyA  drawn while the power is off, 0 or more
+     * @param ?float  $supplyV   what the board charges from; null when it does not charge
+     * @param ?float  $seriesOhm the resistor it charges through
+     * @param float   $diodeV    lost in a blocking diode
+     * @param ?string $source    where the figures come from, when that was noted
      */
     public function __construct(
         public float $minV,
@@ -24,7 +25,18 @@ final readonly class BoardNeeds
         public ?float $supplyV = null,
         public ?float $seriesOhm = null,
         public float $diodeV = 0.3,
+        public ?string $source = null,
     ) {
+    }
+
+    /** As a description holds it, with its source. */
+    public static function described(Node $node): self
+    {
+        $plain = clone $node->object();
+        unset($plain->source);
+        $it = self::read(Node::of($plain, $node->pointer));
+
+        return new self($it->minV, $it->maxV, $it->standbyA, $it->supplyV, $it->seriesOhm, $it->diodeV, $node->optional('source')?->text(120));
     }
 
     public static function read(Node $node): self

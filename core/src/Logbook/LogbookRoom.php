@@ -30,6 +30,7 @@ final readonly class LogbookRoom extends Room
     public const ACTION = 'action';
     public const HAZARD = 'hazard';
     public const REOPENED = 'reopened';
+    public const VOIDED = 'voided';
     public const WITHDRAWN = 'withdrawn';
 
     public function name(): string
@@ -82,6 +83,7 @@ final readonly class LogbookRoom extends Room
             new EntryKind(GatePassed::KIND, 'gate passed', GatePassed::class),
             new EntryKind(JobClosed::KIND, 'outcome', JobClosed::class),
             new EntryKind(self::REOPENED, 'reopened', Words::class, Spoken::Needed),
+            new EntryKind(self::VOIDED, 'taken in by mistake', Words::class, Spoken::Needed),
             new EntryKind(self::WITHDRAWN, 'withdrawn', Words::class, Spoken::Needed),
         ];
     }

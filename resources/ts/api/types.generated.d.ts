@@ -469,6 +469,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/pulse": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["pulseOfJob"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/rail-runs": {
         parameters: {
             query?: never;
@@ -1335,7 +1351,10 @@ export interface components {
         BatteryPage: {
             board: components["schemas"]["BoardNumbers"];
             cautions: string[];
+            /** @description what is reckoned with too, where nobody has looked whether the board charges */
+            charging: components["schemas"]["BoardNumbers"];
             chemistries: components["schemas"]["ChoiceCard"][];
+            circuits: components["schemas"]["CircuitCard"][];
             job: components["schemas"]["JobCard"];
             /** @description latest first */
             notes: string[];
@@ -1344,6 +1363,8 @@ export interface components {
             positive_towards: string | null;
             /** @description clock tests that were read, latest first */
             read: string[];
+            /** @description where the numbers come from, when that was noted */
+            source: string | null;
             /** @description in which a battery is found */
             states: components["schemas"]["ChoiceCard"][];
             /** @description clock tests that run */
@@ -1501,6 +1522,13 @@ export interface components {
         ChoiceLoad: {
             value: string;
             words: string;
+        };
+        /** @description A clock circuit that a board may have, with its typical figures as they are typed. */
+        CircuitCard: {
+            /** @enum {string} */
+            id: "cmos-clock-ram" | "cmos-clock-ram-late" | "four-bit-clock" | "serial-clock" | "static-ram-low-power" | "static-ram" | "module-with-cell";
+            numbers: components["schemas"]["BoardNumbers"] | null;
+            typical: string;
         };
         /** @description One of the cold checks, and who made it last. */
         ColdCheckCard: {
@@ -1673,6 +1701,16 @@ export interface components {
             due_at?: string;
             /** Format: date-time */
             set_at: string;
+        };
+        /** @description of an entry "clock circuit", as it is handed in */
+        DataClockKind: {
+            chips?: number;
+            /** @enum {string} */
+            circuit: "cmos-clock-ram" | "cmos-clock-ram-late" | "four-bit-clock" | "serial-clock" | "static-ram-low-power" | "static-ram" | "module-with-cell";
+            /** @description Ω, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            series_ohm?: number | string;
+            /** @description V, or as it is typed: 4.98, 4,98, 47m, 4k7 */
+            supply_v?: number | string;
         };
         /** @description of an entry "clock read", as it is handed in */
         DataClockRead: {
@@ -1923,6 +1961,8 @@ export interface components {
             /** @description ULID */
             hazard: string;
         };
+        /** @description of an entry "taken in by mistake", as it is handed in */
+        DataVoided: Record<string, never>;
         /** @description of an entry "waiting", as it is handed in */
         DataWaiting: {
             asked?: string;
@@ -1957,11 +1997,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework";
+            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -2001,6 +2041,7 @@ export interface components {
             cap_reading: components["schemas"]["DataCapReading"];
             capacitor: components["schemas"]["DataCapacitor"];
             clock: components["schemas"]["DataClock"];
+            clock_kind: components["schemas"]["DataClockKind"];
             clock_read: components["schemas"]["DataClockRead"];
             cold_check: components["schemas"]["DataColdCheck"];
             continuity: components["schemas"]["DataContinuity"];
@@ -2030,6 +2071,7 @@ export interface components {
             swap: components["schemas"]["DataSwap"];
             symptom: components["schemas"]["DataSymptom"];
             undone: components["schemas"]["DataUndone"];
+            voided: components["schemas"]["DataVoided"];
             waiting: components["schemas"]["DataWaiting"];
             withdrawn: components["schemas"]["DataWithdrawn"];
         };
@@ -2748,6 +2790,11 @@ export interface components {
             tested: number;
             untested: number;
             words: string;
+        };
+        /** @description Whether something was written on a job since. */
+        PulseCard: {
+            /** @description counts up with every entry */
+            version: number;
         };
         /** @description A rail of a profile in words. */
         RailCard: {
@@ -3805,7 +3852,7 @@ export interface operations {
         parameters: {
             query?: {
                 before?: string;
-                state?: "open" | "parked" | "closed";
+                state?: "open" | "parked" | "closed" | "void";
             };
             header?: never;
             path?: never;
@@ -4396,6 +4443,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    pulseOfJob: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description asked every second or so by other screens of the job */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PulseCard"];
                 };
             };
         };

@@ -10,6 +10,7 @@ import { choices, Select } from '../../ui/select';
 import { useMayRecord } from '../../ui/session';
 import { Clock } from './clock';
 import { Options } from './options';
+import { useLive } from '../../bench/live';
 
 export function Battery() {
     const { id = '' } = useParams();
@@ -21,6 +22,7 @@ export function Battery() {
 }
 
 function BatterySheet({ page }: { page: Schemas['BatteryPage'] }) {
+    useLive(page.job.id);
     const may = useMayRecord() && page.job.state === 'open';
     return (
         <Page

@@ -19,20 +19,45 @@ const TONES: Record<Option['verdict'], string> = { fits: 'text-in', fits_with_re
 /** The four schools side by side for this board's numbers. Changing one asks the server at once. */
 export function Options({ page, may }: { page: Schemas['BatteryPage']; may: boolean }) {
     const [numbers, setNumbers] = useState(page.board);
+    const [circuit, setCircuit] = useState('');
     const [fitting, setFitting] = useState<Option | null>(null);
     const asked = useDeferredValue(numbers);
-    const options = useQuery({
-        queryKey: ['battery-options', page.job.id, asked],
-        enabled: asked.retention_min_v !== '' && asked.retention_max_v !== '' && asked.standby_a !== '',
-        retry: false,
-        placeholderData: (before) => before,
-        queryFn: () => data(api.POST('/jobs/{job}/battery-options', { params: { path: { job: page.job.id } }, body: asked })),
-    });
-    const refusal = options.error instanceof Refusal ? options.error : null;
-    const best = options.data?.find((it) => it.recommended);
-    const schools = Map.groupBy(options.data ?? [], (it) => it.school);
+    // Nobody has looked whether a guessed circuit charges: both are reckoned, and both are shown.
+    const guessed = circuit !== '' || (page.source?.startsWith('family:') ?? false);
+    const both = guessed && asked.supply_v === '' && asked.series_ohm === '';
+    const as = useOptions(page.job.id, asked, true);
+    const charged = useOptions(page.job.id, { ...asked, supply_v: page.charging.supply_v, series_ohm: page.charging.series_ohm }, both);
+    const refusal = as.error instanceof Refusal ? as.error : null;
+    const choose = (id: string) => {
+        setCircuit(id);
+        const of = page.circuits.find((it) => it.id === id);
+        if (of?.numbers === null || of === undefined) return;
+        setNumbers(of.numbers);
+        if (may) void record(page.job.id, { kind: 'clock_kind', data: { circuit: of.id } }, `clock circuit: ${of.id}`);
+    };
+    const chosen = page.circuits.find((it) => it.id === circuit);
     return (
         <Part title="What to fit">
+            {page.source !== null && <p className="mb-2 text-sm text-soft">{page.source}</p>}
+            {(page.board.retention_min_v === '' || guessed) && (
+                <div className="mb-3 max-w-2xl">
+                    <Field
+                        label="Which clock circuit is it?"
+                        hint={chosen?.typical ?? 'its figures are filled in, and marked as those of a family'}
+                    >
+                        {(ids) => (
+                            <select {...ids} value={circuit} onChange={(event) => choose(event.target.value)}>
+                                <option value="">not known</option>
+                                {page.circuits.map((it) => (
+                                    <option key={it.id} value={it.id}>
+                                        {it.id}: {it.typical}
+                                    </option>
+                                ))}
+                            </select>
+                        )}
+                    </Field>
+                </div>
+            )}
             <div className="grid gap-3 sm:grid-cols-3 lg:grid-cols-6">
                 {NUMBERS.map(([name, label]) => (
                     <Field
@@ -45,22 +70,56 @@ export function Options({ page, may }: { page: Schemas['BatteryPage']; may: bool
                     />
                 ))}
             </div>
-            {options.data === undefined && (
+            {as.data === undefined && (
                 <p className="mt-2 text-soft">Give the limits and the standby current: from the sheet of the clock chip, or measured.</p>
             )}
+            {both && as.data !== undefined && (
+                <p className="mt-2 font-bold text-close">
+                    Look for a diode and a resistor from +5 to the plus of the cell: until then both are reckoned.
+                </p>
+            )}
+            {both && <h3 className="mt-3 font-bold">If it does not charge</h3>}
+            <Schools options={as.data} onFit={may ? setFitting : null} />
+            {both && (
+                <>
+                    <h3 className="mt-4 font-bold">
+                        If it charges from {page.charging.supply_v} V through {page.charging.series_ohm} Ω
+                    </h3>
+                    <Schools options={charged.data} onFit={may ? setFitting : null} />
+                </>
+            )}
+            {fitting !== null && <Fit page={page} option={fitting} onClose={() => setFitting(null)} />}
+        </Part>
+    );
+}
+
+function useOptions(job: string, numbers: Schemas['BoardNumbers'], wanted: boolean) {
+    return useQuery({
+        queryKey: ['battery-options', job, numbers],
+        enabled: wanted && numbers.retention_min_v !== '' && numbers.retention_max_v !== '' && numbers.standby_a !== '',
+        retry: false,
+        placeholderData: (before) => before,
+        queryFn: () => data(api.POST('/jobs/{job}/battery-options', { params: { path: { job } }, body: numbers })),
+    });
+}
+
+function Schools({ options, onFit }: { options: Option[] | undefined; onFit: ((option: Option) => void) | null }) {
+    const best = options?.find((it) => it.recommended);
+    const schools = Map.groupBy(options ?? [], (it) => it.school);
+    return (
+        <>
             {best !== undefined && <p className="mt-3 font-bold text-accent">Recommended: {best.because}.</p>}
             <div className="mt-3 grid items-start gap-3 lg:grid-cols-4">
                 {[...schools].map(([school, list]) => (
                     <section key={school} aria-label={school} className="flex flex-col gap-2">
                         <h3 className="border-b-2 border-wood text-sm font-bold">{school}</h3>
                         {list.map((it) => (
-                            <Card key={it.id} option={it} onFit={may && it.verdict !== 'no' ? () => setFitting(it) : null} />
+                            <Card key={it.id} option={it} onFit={onFit !== null && it.verdict !== 'no' ? () => onFit(it) : null} />
                         ))}
                     </section>
                 ))}
             </div>
-            {fitting !== null && <Fit page={page} option={fitting} onClose={() => setFitting(null)} />}
-        </Part>
+        </>
     );
 }
 

@@ -12,6 +12,7 @@ import { MeterChoice, useMeters } from '../../bench/meter-choice';
 import { Found, Waiting } from './found';
 import { Policies } from './policy';
 import { Run } from './run';
+import { useLive } from '../../bench/live';
 
 type Cap = Schemas['CapCard'];
 
@@ -25,6 +26,7 @@ export function Capacitors() {
 }
 
 function CapacitorSheet({ page }: { page: Schemas['CapacitorPage'] }) {
+    useLive(page.job.id);
     const navigate = useNavigate();
     const job = page.job.id;
     const may = useMayRecord() && page.job.state === 'open';

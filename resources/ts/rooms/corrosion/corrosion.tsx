@@ -11,6 +11,7 @@ import { useMayRecord } from '../../ui/session';
 import { Photos } from '../../bench/photos';
 import { MeterChoice, TYPED, useMeters } from '../../bench/meter-choice';
 import { ContinuityRun } from './continuity';
+import { useLive } from '../../bench/live';
 
 export function Corrosion() {
     const { id = '' } = useParams();
@@ -43,6 +44,7 @@ function CorrosionSheet({
     also: string[];
     setAlso: (also: string[]) => void;
 }) {
+    useLive(page.job.id);
     const may = useMayRecord() && page.job.state === 'open';
     const meters = useMeters('leaks', true);
     return (

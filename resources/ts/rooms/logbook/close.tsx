@@ -137,6 +137,36 @@ export function CloseJob({ page, onClose }: { page: Schemas['JobPage']; onClose:
     );
 }
 
+/** A machine that should not have been taken in: the job stays in the record and leaves the lists. */
+export function Mistaken({ job }: { job: string }) {
+    const [open, setOpen] = useState(false);
+    const [why, setWhy] = useState('');
+    if (!open) {
+        return (
+            <Button look="quiet" onClick={() => setOpen(true)}>
+                Taken in by mistake
+            </Button>
+        );
+    }
+    return (
+        <form
+            className="flex items-end gap-2"
+            onSubmit={(event) => {
+                event.preventDefault();
+                void record(job, { kind: 'voided', text: why }, `taken in by mistake: ${why}`);
+            }}
+        >
+            <div className="flex-1">
+                <Field label="What was mistaken" autoFocus required value={why} onChange={(event) => setWhy(event.target.value)} />
+            </div>
+            <Button type="submit" look="stop">
+                Take it out of the lists
+            </Button>
+            <Button onClick={() => setOpen(false)}>Leave it</Button>
+        </form>
+    );
+}
+
 export function Reopen({ job }: { job: string }) {
     const [open, setOpen] = useState(false);
     const [why, setWhy] = useState('');

@@ -9,7 +9,7 @@ import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { day, minutes } from '../../ui/when';
-import { CloseJob, Reopen } from './close';
+import { CloseJob, Mistaken, Reopen } from './close';
 import { ColdChecks } from './cold-checks';
 import { Entries } from './entries';
 import { Gates } from './gates';
@@ -18,6 +18,7 @@ import { Line } from './line';
 import { OpenItems } from './open-items';
 import { Photos } from '../../bench/photos';
 import { Stages } from './stages';
+import { useLive } from '../../bench/live';
 
 export function Job() {
     const { id = '' } = useParams();
@@ -32,6 +33,7 @@ export function Job() {
 }
 
 function JobSheet({ page }: { page: Schemas['JobPage'] }) {
+    useLive(page.job.id);
     const may = useMayRecord();
     const navigate = useNavigate();
     const line = useRef<HTMLInputElement>(null);
@@ -84,8 +86,15 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
             {closing && <CloseJob page={page} onClose={() => setClosing(false)} />}
             {!open && (
                 <Notice tone={job.handed_back ? 'good' : 'care'}>
-                    <span className="font-bold">{job.outcome_words}</span>
-                    {job.handed_back ? ', handed back' : ', not handed back'}. {may && <Reopen job={job.id} />}
+                    {job.state === 'void' ? (
+                        <span className="font-bold">Taken in by mistake: it stays in the record and is in no list.</span>
+                    ) : (
+                        <>
+                            <span className="font-bold">{job.outcome_words}</span>
+                            {job.handed_back ? ', handed back' : ', not handed back'}.
+                        </>
+                    )}{' '}
+                    {may && <Reopen job={job.id} />}
                 </Notice>
             )}
             {page.otherwise.length > 0 && (
@@ -109,6 +118,7 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
             <Brought part="JobPart" {...on} />
             <Photos job={job.id} may={may && open} />
             <Entries page={page} may={may} />
+            {may && open && <Mistaken job={job.id} />}
             {may && open && <Line job={job.id} examples={page.examples} input={line} />}
         </Page>
     );

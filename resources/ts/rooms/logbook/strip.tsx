@@ -8,6 +8,7 @@ import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { Photos } from '../../bench/photos';
 import { useMayRecord } from '../../ui/session';
+import { useLive } from '../../bench/live';
 
 /** Each item that comes out is one quick line; the same list, reversed and ticked, is how it goes back. */
 export function StripDown() {
@@ -20,6 +21,7 @@ export function StripDown() {
 }
 
 function Sheet({ page }: { page: Schemas['StripPage'] }) {
+    useLive(page.job.id);
     const may = useMayRecord() && page.job.state === 'open';
     const input = useRef<HTMLInputElement>(null);
     useKeys({ '/': () => input.current?.focus() });

@@ -15,6 +15,7 @@ import { Runs } from './runs';
 import { SocketMap } from './sockets';
 import { useSource, useTones } from './source';
 import { Suspects } from './suspects';
+import { useLive } from '../../bench/live';
 
 export function Memory() {
     const { id = '' } = useParams();
@@ -46,6 +47,7 @@ function MemorySheet({
     against: string;
     choose: (next: { map?: string; run?: string; against?: string }) => void;
 }) {
+    useLive(page.job.id);
     const client = useQueryClient();
     const navigate = useNavigate();
     const may = useMayRecord() && page.job.state === 'open';

@@ -20,6 +20,7 @@ import { FirstRails, NamePoint } from './first-use';
 import { GoodBoard, LeadsAsked, Once } from './once';
 import { PathWalk } from './path-walk';
 import { Discharge, LogicLevel } from './tools';
+import { useLive } from '../../bench/live';
 
 type Load = Schemas['TakeBody']['load'];
 type What = Schemas['TakeBody']['what'];
@@ -80,6 +81,7 @@ const DONE: Record<What, string> = {
 
 /** What is said once, before the first reading: it goes into the record with every figure. */
 function RunSheet({ page, way, setWay }: { page: Schemas['RailRunPage']; way: Way | null; setWay: (way: string) => void }) {
+    useLive(page.job_id);
     const meters = useMeters(page.id);
     const [leads, setLeads] = useState(() => chosenOf(page.id, 'leads'));
     const [asking, ask] = useState<'way' | 'meter' | 'leads' | null>(null);
