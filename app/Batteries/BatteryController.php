@@ -10,7 +10,6 @@ use App\Http\Errors;
 use App\Logbook\Cards;
 use App\Logbook\Entry;
 use App\Logbook\Job;
-use App\Logbook\Machine;
 use Ash\Batteries\BatteriesRoom;
 use Ash\Batteries\BatteryState;
 use Ash\Batteries\BoardNeeds;
@@ -41,7 +40,7 @@ final readonly class BatteryController
     )]
     public function show(Job $job): JsonResponse
     {
-        $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
+        $profile = $job->profile();
         $read = Entry::query()->where('board_id', $job->board_id)->where('kind', ClockRead::KIND)->orderByDesc('at')->limit(10)->get();
 
         return new JsonResponse(new BatteryPage(

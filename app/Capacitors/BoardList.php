@@ -28,7 +28,7 @@ final readonly class BoardList
 
     public static function of(Job $job): self
     {
-        $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
+        $profile = $job->profile();
         $slot = Board::query()->findOrFail($job->board_id)->slot;
         $list = $found = $parts = [];
         foreach ($profile->section(DescribedCapacitors::class)->all ?? [] as $it) {

@@ -52,6 +52,10 @@ final readonly class CapacitorPage
         public array $traces,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $cautions,
+        #[OA\Property(description: 'the next designator of the walk')]
+        public ?string $offered,
+        #[OA\Property(description: 'the next one with the value of the last')]
+        public ?string $same,
     ) {
     }
 }

@@ -11,6 +11,8 @@ use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\OpenItem;
 use Ash\Capacitors\BoardCapacitor;
+use Ash\Capacitors\CapacitorFound;
+use Ash\Capacitors\CapacitorLine;
 use Ash\Capacitors\CapacitorRead;
 use Ash\Capacitors\CapacitorStrips;
 use Ash\Capacitors\Look;
@@ -56,6 +58,9 @@ final readonly class CapacitorsOfJob
         $live = array_values(array_filter($caps, static fn (CapCard $it): bool => $it->known && $it->verdict === null && $it->replaced === null))[0] ?? null;
         $survey = Entry::query()->where('job_id', $this->job->id)->where('kind', SurveyPlace::KIND)->orderBy('at')->get();
 
+        $last = $this->lastFound();
+        $next = $last?->ref === null ? null : CapacitorLine::next($last->ref);
+
         return new CapacitorPage(
             job: Cards::job(Cards::jobs()->where('jobs.id', $this->job->id)->first() ?? abort(404)),
             caps: $caps,
@@ -70,7 +75,20 @@ final readonly class CapacitorsOfJob
             policy_choices: ChoiceCard::all(ReplacePolicy::class),
             traces: array_values($survey->map(static fn (Entry $it): ChoiceCard => new ChoiceCard($it->id, $it->as(SurveyPlace::class)->place ?? ''))->all()),
             cautions: array_map(static fn (Caution $it): string => $it->words(), $this->list->profile->cautionsAt(Stage::Repair)),
+            offered: $next === null ? null : "{$next} ",
+            same: $next === null ? null : CapacitorLine::anew($next, $last),
         );
+    }
+
+    /** The capacitor of the walk that was written down last. */
+    private function lastFound(): ?CapacitorFound
+    {
+        $last = null;
+        foreach ($this->list->found as $entry) {
+            $last = $last === null || $entry->id > $last->id ? $entry : $last;
+        }
+
+        return $last?->as(CapacitorFound::class);
     }
 
     /** @return list<BoardCapacitor> what measures bad, and originals of a kind that the bench replaces whole */

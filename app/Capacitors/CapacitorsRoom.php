@@ -64,6 +64,11 @@ final class CapacitorsRoom extends Room
         };
     }
 
+    public function names(Job $job): array
+    {
+        return array_map(static fn (BoardCapacitor $it): string => $it->key, BoardList::of($job)->all);
+    }
+
     public function follow(Entry $entry, Job $job): void
     {
         $data = $entry->data;

@@ -10,7 +10,6 @@ use App\Bench\StripCard;
 use App\Logbook\Cards;
 use App\Logbook\Entry;
 use App\Logbook\Job;
-use App\Logbook\Machine;
 use Ash\Batteries\BatteryNote;
 use Ash\Batteries\BatteryState;
 use Ash\Batteries\Chemistry;
@@ -66,7 +65,7 @@ final readonly class SurveyOfJob
     {
         $chemistry = $this->chemistry();
         [$plan, $refused] = $this->plan($chemistry, $onBoard, $also);
-        $profile = Machine::query()->findOrFail($this->job->machine_id)->readProfile();
+        $profile = $this->job->profile();
 
         return new CorrosionPage(
             job: Cards::job(Cards::jobs()->where('jobs.id', $this->job->id)->first() ?? abort(404)),

@@ -38,7 +38,12 @@ final readonly class Append
                 return Fingerprint::same($known, $jobId, $draft) ? [$known, false] : throw Conflict::at('/id', 'another entry has this id');
             }
 
-            return [(new self($job, Machine::query()->findOrFail($job->machine_id)->readProfile(), $who))->add($draft), true];
+            $entry = (new self($job, $job->profile(), $who))->add($draft);
+            for ($also = $draft->also; $also !== null; $also = $also->also) {
+                (new self($job, $job->profile(), $who))->add($also);
+            }
+
+            return [$entry, true];
         });
     }
 

@@ -8,15 +8,8 @@ use App\Bench\ChoiceCard;
 use App\Http\Body;
 use App\Http\Errors;
 use App\People\SignedIn;
-use Ash\Document\InvalidDocument;
-use Ash\Logbook\Entries\Arrived;
-use Ash\Logbook\Entries\FixUndone;
-use Ash\Logbook\EntryData;
 use Ash\Logbook\EntryKind;
-use Ash\Logbook\Kinds;
-use Ash\Logbook\LineSaid;
 use Ash\Logbook\Spoken;
-use Ash\Logbook\UnclearLine;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -39,10 +32,10 @@ final readonly class EntryController
     )]
     public function store(Request $request, string $job): JsonResponse
     {
-        [$entry, $created] = Append::to($job, House::here()->hall->draft(Body::of($request)), SignedIn::person($request));
+        [$draft, $entry, $created] = SaidInALine::taken($job, Body::of($request), SignedIn::person($request));
         $card = Cards::entries([DB::table('entries')->where('id', $entry->id)->first() ?? abort(404)])[0];
 
-        return new JsonResponse(new EntryStored($card, $created), $created ? 201 : 200);
+        return new JsonResponse(new EntryStored($card, $created, $draft->doubt, $draft->also?->id), $created ? 201 : 200);
     }
 
     #[OA\Post(
@@ -52,24 +45,11 @@ final readonly class EntryController
         requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/LineBody')),
         responses: [
             new OA\Response(response: 200, description: 'what the line would become', content: new OA\JsonContent(ref: LinePreview::class)),
-            new OA\Response(response: 422, description: 'the line is not clear', content: new OA\JsonContent(ref: Errors::class)),
         ],
     )]
     public function preview(Request $request): JsonResponse
     {
-        $line = Body::as($request, LineBody::class)->line;
-        $hall = House::here()->hall;
-        try {
-            $said = $hall->lines->read($line);
-            $kind = $hall->kinds->all[$said->kind];
-            $says = $hall->kinds->sentence($said->kind, $said->text, self::previewed($said, $hall->kinds));
-        } catch (UnclearLine $problem) {
-            throw InvalidDocument::at('/line', $problem->getMessage());
-        } catch (InvalidDocument $fault) {
-            throw str_starts_with($fault->pointer, LineSaid::POINTER) ? InvalidDocument::at('/line', $fault->detail) : $fault;
-        }
-
-        return new JsonResponse(new LinePreview($kind->name, $kind->words, $says, $said->minutes));
+        return new JsonResponse(SaidInALine::previewed(Body::as($request, LineBody::class), SignedIn::person($request)));
     }
 
     #[OA\Get(path: '/entry-kinds', operationId: 'listEntryKinds', tags: ['logbook'], responses: [
@@ -87,15 +67,5 @@ final readonly class EntryController
             array_map(static fn (string $field, string $label): ChoiceCard => new ChoiceCard($field, $label), array_keys($it->saidAnew), $it->saidAnew),
             $it->keptAsSaid,
         ), House::here()->hall->kinds->all)));
-    }
-
-    /** Which open item is meant is found when the line is kept; until then its words stand for it. */
-    private static function previewed(LineSaid $said, Kinds $kinds): EntryData
-    {
-        return match (true) {
-            $said->match === null => $said->read($kinds),
-            $said->kind === FixUndone::KIND => new FixUndone('', $said->match),
-            default => new Arrived('', $said->match),
-        };
     }
 }

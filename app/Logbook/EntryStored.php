@@ -15,6 +15,10 @@ final readonly class EntryStored
         public EntryCard $entry,
         #[OA\Property(description: 'false when the same entry was sent before')]
         public bool $created,
+        #[OA\Property(description: 'why a line was kept as an observation only')]
+        public ?string $doubt = null,
+        #[OA\Property(description: 'what the same line says besides')]
+        public ?string $also = null,
     ) {
     }
 }

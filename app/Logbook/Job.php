@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use Ash\Logbook\Outcome;
+use Ash\Logbook\Profile;
 use Ash\Logbook\Stage;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
@@ -55,6 +56,12 @@ final class Job extends Model
             'last_entry_at' => 'immutable_datetime',
             'sheet' => 'array',
         ];
+    }
+
+    /** What is known of what it is about. */
+    public function profile(): Profile
+    {
+        return Machine::query()->findOrFail($this->machine_id)->readProfile();
     }
 
     /**

@@ -138,7 +138,7 @@ final readonly class JobController
     )]
     public function unproven(Job $job): JsonResponse
     {
-        $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
+        $profile = $job->profile();
 
         return new JsonResponse(array_map(
             static fn (Unproven $it): UnprovenCard => new UnprovenCard($it->text, $it->room, $it->refuses),

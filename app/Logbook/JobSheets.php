@@ -10,7 +10,7 @@ final readonly class JobSheets
     public static function renew(string $jobId): void
     {
         $job = Job::query()->lockForUpdate()->findOrFail($jobId);
-        $job->sheet = SheetDocument::of(Gathered::sheet($job, Machine::query()->findOrFail($job->machine_id)->readProfile()));
+        $job->sheet = SheetDocument::of(Gathered::sheet($job, $job->profile()));
         $job->save();
     }
 }

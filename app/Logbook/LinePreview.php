@@ -19,6 +19,11 @@ final readonly class LinePreview
         public string $says,
         #[OA\Property()]
         public int $minutes,
+        #[OA\Property(description: 'why it is kept as an observation only')]
+        public ?string $doubt,
+        /** @var list<string> */
+        #[OA\Property(description: 'how the line may go on', type: 'array', items: new OA\Items(type: 'string'))]
+        public array $goes_on,
     ) {
     }
 }

@@ -54,6 +54,12 @@ abstract class Room
         return $data;
     }
 
+    /** @return list<string> designators of parts on the job's board, which a line may name */
+    public function names(Job $job): array
+    {
+        return [];
+    }
+
     /** The board that the data themselves are about; null when they do not say. */
     public function boardOf(EntryData $data): ?string
     {

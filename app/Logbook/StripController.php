@@ -26,7 +26,7 @@ final readonly class StripController
     public function show(Job $job): JsonResponse
     {
         $list = Rebuild::of($job);
-        $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
+        $profile = $job->profile();
 
         return new JsonResponse(new StripPage(
             JobController::card($job->id),

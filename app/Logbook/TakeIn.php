@@ -37,7 +37,12 @@ final readonly class TakeIn
         for ($try = 1;; ++$try) {
             try {
                 return Once::made(static fn (): ?Job => self::known($it), static fn (): Job => self::make($it, $who, $at));
-            } catch (UniqueConstraintViolationException $taken) {
+            } catch (UniqueConstraintViolationException|Conflict $taken) {
+                // The same intake may have come a moment before, with a machine of its own: then that one's job is the answer.
+                $known = self::known($it);
+                if ($known !== null) {
+                    return [$known, false];
+                }
                 $try < self::TRIES || throw $taken;
             }
         }

@@ -11,7 +11,8 @@ use Ash\Logbook\Profile;
 /** An entry on its way into the record. */
 final readonly class Taking
 {
-    public function __construct(public Job $job, public Profile $profile, public Person $who, public EntryDraft $draft)
+    /** @param bool $only it is only asked what would become of it: nothing outside the database may be touched, and that is undone */
+    public function __construct(public Job $job, public Profile $profile, public Person $who, public EntryDraft $draft, public bool $only = false)
     {
     }
 }

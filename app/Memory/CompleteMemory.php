@@ -6,14 +6,17 @@ namespace App\Memory;
 
 use App\Logbook\Entry;
 use App\Logbook\Job;
-use App\Logbook\Machine;
+use App\Logbook\Taking;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Ash\Document\Shape;
+use Ash\Document\Ulid;
+use Ash\Logbook\EntryData;
 use Ash\Logbook\Profile;
 use Ash\Memory\ChipsExchanged;
 use Ash\Memory\DateCodesRead;
 use Ash\Memory\DescribedMemories;
+use Ash\Memory\ErrorSaid;
 use Ash\Memory\FittedMemory;
 use Ash\Memory\MemoryRun;
 use Ash\Memory\Pattern;
@@ -51,6 +54,20 @@ final readonly class CompleteMemory
             'suspects' => array_slice($read->located->suspects, 0, self::KEPT), 'reasons' => $read->located->reasons,
             'cut' => self::cut($source), 'swap' => self::judged($job, $memory, $seen, $data),
         ]);
+    }
+
+    /** An error said in a line is a test of that one line, like one that was typed into the reader. */
+    public static function said(Taking $at, ErrorSaid $data): EntryData
+    {
+        $memory = $at->profile->section(DescribedMemories::class)->all[0]
+            ?? throw InvalidDocument::at('/data/memory', 'is not known yet: draw its rows first (mem rows 2 x 8 4116 U20 at 0), or paste the text on the memory page');
+        $falls = $data->on($memory) ?? throw InvalidDocument::at('/data/error', "is not a word of {$memory->name}, which is counted {$memory->map->radix->words()}");
+        if ($at->only) {
+            return $data->falling($falls);
+        }
+        $source = Sources::text($at->job, new MemoryTextBody(Ulid::beside($at->draft->id), $memory->key, $data->error), $at->who);
+
+        return self::run($at->job, new MemoryRun($source->id));
     }
 
     public static function exchange(Job $job, ChipsExchanged $data): ChipsExchanged
@@ -105,9 +122,7 @@ final readonly class CompleteMemory
     public static function memoryOf(Entry $entry, MemoryRun $run): FittedMemory
     {
         return Source::query()->find($run->source)?->fitted()
-            ?? Machine::query()
-                ->findOrFail(Job::query()->findOrFail($entry->job_id)->machine_id)
-                ->readProfile()
+            ?? Job::query()->findOrFail($entry->job_id)->profile()
                 ->section(DescribedMemories::class)?->memory($run->map)
             ?? throw InvalidDocument::at('/data/run', 'belongs to a memory that the profile no longer has');
     }

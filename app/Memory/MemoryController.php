@@ -7,7 +7,6 @@ namespace App\Memory;
 use App\Http\Body;
 use App\Http\Errors;
 use App\Logbook\Job;
-use App\Logbook\Machine;
 use App\People\SignedIn;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
@@ -46,7 +45,7 @@ final readonly class MemoryController
     public function counted(Request $request, Job $job): JsonResponse
     {
         $query = Node::of((object) $request->query->all())->only('map', 'says');
-        $memory = Machine::query()->findOrFail($job->machine_id)->readProfile()->section(DescribedMemories::class)?->memory($query->at('map')->string())
+        $memory = $job->profile()->section(DescribedMemories::class)?->memory($query->at('map')->string())
             ?? throw InvalidDocument::at('/map', 'there is no such memory');
         $counted = Counted::read($query->at('says')->text(200))
             ?? throw InvalidDocument::at('/says', 'names no size with its unit: write 48082 bytes, 640 K or 1 MB');

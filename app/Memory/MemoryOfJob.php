@@ -9,7 +9,6 @@ use App\Instruments\SerialPortCard;
 use App\Logbook\Cards;
 use App\Logbook\Entry;
 use App\Logbook\Job;
-use App\Logbook\Machine;
 use Ash\Document\InvalidDocument;
 use Ash\Logbook\Caution;
 use Ash\Logbook\Stage;
@@ -37,7 +36,7 @@ final readonly class MemoryOfJob
      */
     public static function of(Job $job, ?string $map, ?string $run, ?string $against): MemoryPage
     {
-        $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
+        $profile = $job->profile();
         $described = $profile->section(DescribedMemories::class) ?? new DescribedMemories([]);
         $memory = $map === null
             ? self::usual($job, $described->all)
@@ -74,7 +73,7 @@ final readonly class MemoryOfJob
 
     public static function soak(Job $job): SoakPage
     {
-        $profile = Machine::query()->findOrFail($job->machine_id)->readProfile();
+        $profile = $job->profile();
         $described = $profile->section(DescribedMemories::class) ?? new DescribedMemories([]);
 
         return new SoakPage(

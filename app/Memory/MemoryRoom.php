@@ -14,6 +14,7 @@ use Ash\Logbook\EntryData;
 use Ash\Logbook\Profile;
 use Ash\Memory\ChipsExchanged;
 use Ash\Memory\DateCodesRead;
+use Ash\Memory\ErrorSaid;
 use Ash\Memory\FitAsked;
 use Ash\Memory\MemoryRun;
 use Ash\Memory\MemoryStanding;
@@ -86,6 +87,7 @@ final class MemoryRoom extends Room
     public function complete(EntryData $data, Taking $at): EntryData
     {
         return match (true) {
+            $data instanceof ErrorSaid => CompleteMemory::said($at, $data),
             $data instanceof MemoryRun => CompleteMemory::run($at->job, $data),
             $data instanceof ChipsExchanged => CompleteMemory::exchange($at->job, $data),
             $data instanceof SoakKept => CompleteMemory::soak($at->job, $data),

@@ -14,6 +14,9 @@ use App\Logbook\ReportTable;
 use App\Logbook\Room;
 use App\Logbook\Taking;
 use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
+use Ash\Document\Shape;
+use Ash\Document\Ulid;
 use Ash\Facts\Band;
 use Ash\Facts\Facts;
 use Ash\Logbook\Entries\Decision;
@@ -27,9 +30,11 @@ use Ash\Rails\GoodBoard;
 use Ash\Rails\GoodOhm;
 use Ash\Rails\JudgedReading;
 use Ash\Rails\Limits;
+use Ash\Rails\Load;
 use Ash\Rails\MeterAccuracy;
 use Ash\Rails\PointNamed;
 use Ash\Rails\RailsJudged;
+use Ash\Rails\ReadingSaid;
 use Ash\Rails\ReadingTaken;
 use Illuminate\Support\Facades\Route;
 
@@ -72,6 +77,7 @@ final class RailsRoom extends Room
         }
 
         return match (true) {
+            $data instanceof ReadingSaid => self::judged(self::said($data, $at), $at),
             $data instanceof ReadingTaken => self::judged($data, $at),
             $data instanceof GoodBoard => self::good($data, $at),
             $data instanceof PointNamed => self::along($data, $at),
@@ -125,6 +131,24 @@ final class RailsRoom extends Room
     public function exchange(): Exchange
     {
         return new RunExchange();
+    }
+
+    /** A reading said in a line belongs to the job's last run, or begins one; place and load are those of the reading before. */
+    private static function said(ReadingSaid $data, Taking $at): ReadingTaken
+    {
+        $points = $at->profile->section(DescribedRails::class)->testPoints["\0{$data->rail}"]
+            ?? throw InvalidDocument::at('/data/rail', "\"{$data->rail}\" is not known on this board: say what the supply gives (rails +5 6A, +12 1.5A)");
+        $board = $at->draft->board ?? $at->job->board_id;
+        $run = Run::query()->where('job_id', $at->job->id)->where('board_id', $board)->where('room', 'rails')->where('imported', false)
+            ->orderByDesc('started_at')->orderByDesc('id')->first()
+            ?? Run::query()->create([
+                'id' => Ulid::beside($at->draft->id), 'job_id' => $at->job->id, 'board_id' => $board, 'room' => 'rails', 'started_at' => now(),
+                'author' => $at->who->name,
+            ]);
+        $load = $data->load ?? ($data->volts === null ? Load::None : RunState::read($run, $at->profile, new Facts())->load())
+            ?? throw InvalidDocument::at('/data/load', 'is not said: write loaded, partial or unloaded at its end');
+
+        return Shape::of(ReadingTaken::class)->read(Node::of((object) [...$data->fields($data->testPoint ?? $points[0]->name, $load), 'run' => $run->id], '/data'));
     }
 
     private static function judged(ReadingTaken $data, Taking $at): ReadingTaken

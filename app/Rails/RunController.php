@@ -18,7 +18,6 @@ use App\Logbook\Cards;
 use App\Logbook\Entry;
 use App\Logbook\House;
 use App\Logbook\Job;
-use App\Logbook\Machine;
 use App\Logbook\Row;
 use App\People\SignedIn;
 use Ash\Document\InvalidDocument;
@@ -88,7 +87,7 @@ final readonly class RunController
     )]
     public function index(Job $job): JsonResponse
     {
-        $described = Machine::query()->findOrFail($job->machine_id)->readProfile()->section(DescribedRails::class);
+        $described = $job->profile()->section(DescribedRails::class);
         $runs = DB::table('runs')
             ->leftJoin('readings', static fn ($join) => $join->on('readings.run_id', '=', 'runs.id')->where('superseded', false))
             ->where('job_id', $job->id)->groupBy('runs.id', 'started_at', 'author', 'imported', 'repeats_id')->orderByDesc('started_at')->limit(self::LISTED)
@@ -140,7 +139,7 @@ final readonly class RunController
                 : throw Conflict::at('/id', 'another entry has this id');
         }
         $meter = Meter::active($body->meter);
-        $described = Machine::query()->findOrFail(Job::query()->findOrFail($run->job_id)->machine_id)->readProfile()->section(DescribedRails::class);
+        $described = Job::query()->findOrFail($run->job_id)->profile()->section(DescribedRails::class);
         $rail = $described?->rail($body->rail) ?? throw InvalidDocument::at('/rail', "the machine's profile has no rail of this name");
         $described->testPoint($rail->name, $body->testPoint) ?? throw InvalidDocument::at('/test_point', "is not a test point of {$rail->name}");
         [$figures, $state, $words] = $this->measure($meter, $rail, $body);

@@ -13,6 +13,7 @@ use Ash\Logbook\Findings;
 use Ash\Logbook\Gate;
 use Ash\Logbook\LeadingWord;
 use Ash\Logbook\LineSaid;
+use Ash\Logbook\LineTable;
 use Ash\Logbook\OpenKind;
 use Ash\Logbook\Room;
 use Ash\Logbook\Running;
@@ -48,7 +49,7 @@ final readonly class BatteriesRoom extends Room
 
     public function lines(): array
     {
-        return [new LeadingWord(['battery'], self::said(...), ['battery' => 'battery leaking'])];
+        return [new LeadingWord(['battery', 'bat'], self::said(...), ['battery' => 'battery leaking', 'bat' => 'bat nicd 3 leaking'])];
     }
 
     public function openKinds(): array
@@ -84,14 +85,32 @@ final readonly class BatteriesRoom extends Room
         );
     }
 
-    private static function said(string $body): LineSaid
+    /** Chemistry, cells, volts and state in any order; what else is said stays in the text. */
+    private static function said(string $body, string $line): LineSaid
     {
-        $word = mb_strtolower(strtok($body, " ,.\n") ?: '');
-        if (BatteryState::tryFrom($word) === null) {
-            throw UnclearLine::write('battery leaking, battery sound, battery removed or battery none');
+        $table = new LineTable(
+            behind: ['towards' => 'positive_towards'],
+            flags: [
+                ...array_combine(
+                    array_map(static fn (BatteryState $it): string => $it->value, BatteryState::found()),
+                    array_map(static fn (BatteryState $it): array => ['state', $it->value], BatteryState::found()),
+                ),
+                ...array_combine(
+                    array_map(static fn (Chemistry $it): string => str_replace('_', '-', $it->value), Chemistry::cases()),
+                    array_map(static fn (Chemistry $it): array => ['chemistry', $it->value], Chemistry::cases()),
+                ),
+            ],
+            shapes: [
+                ['/^-?\d+(?:[.,]\d+)?V$/i', 'volts', null],
+                ['/^\d{1,3}$/', 'cells', static fn (string $it): int => (int) $it],
+            ],
+        );
+        [$fields] = $table->read($body);
+        if (!isset($fields['state'])) {
+            throw UnclearLine::write('battery leaking, battery sound, battery removed or battery none; bat nicd 3 leaking');
         }
 
-        return new LineSaid(BatteryNote::KIND, "battery {$body}", (object) ['state' => $word]);
+        return new LineSaid(BatteryNote::KIND, $line, (object) $fields);
     }
 
     public function verbs(): array

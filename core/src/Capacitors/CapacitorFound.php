@@ -26,8 +26,9 @@ final readonly class CapacitorFound implements EntryData, Settled
     public const KIND = 'capacitor';
 
     /**
-     * @param ?string $pin   the pin of a picture that shows it
-     * @param ?string $asked of whom, when nobody knows what it is
+     * @param ?string $pin         the pin of a picture that shows it
+     * @param ?string $asked       of whom, when nobody knows what it is
+     * @param ?bool   $kindGuessed nobody said the kind: it is taken from the value
      */
     public function __construct(
         #[Text(60)]
@@ -78,6 +79,7 @@ final readonly class CapacitorFound implements EntryData, Settled
         public ?string $pin = null,
         #[Text(120)]
         public ?string $asked = null,
+        public ?bool $kindGuessed = null,
     ) {
     }
 
@@ -113,7 +115,7 @@ final readonly class CapacitorFound implements EntryData, Settled
     {
         $it = BoardCapacitor::of($this);
 
-        return "Capacitor {$it->key}: {$it->words()}".($this->rail === null ? '' : ", on {$this->rail}")
+        return "Capacitor {$it->key}: {$it->words()}".($this->kindGuessed === true ? ' (kind guessed from the value)' : '').($this->rail === null ? '' : ", on {$this->rail}")
             .($this->asked === null ? '' : ", asked of {$this->asked}");
     }
 }

@@ -126,7 +126,8 @@ final readonly class CapacitorRead implements EntryData, Settled
             ...array_map(static fn (Look $look): string => $look->words(), $this->visual),
         ]);
 
-        return $this->cap.($this->inCircuit ? ' in circuit: ' : ' lifted: ').implode(', ', $figures).' ('.($this->verdict->value ?? '')
-            .($this->proven === false ? ', unproven' : '').')';
+        $verdict = $this->verdict === null ? '' : " ({$this->verdict->value}".($this->proven === false ? ', unproven' : '').')';
+
+        return $this->cap.($this->inCircuit ? ' in circuit: ' : ' lifted: ').implode(', ', $figures).$verdict;
     }
 }

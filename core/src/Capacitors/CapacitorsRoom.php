@@ -34,6 +34,11 @@ final readonly class CapacitorsRoom extends Room
         ];
     }
 
+    public function lines(): array
+    {
+        return [new CapacitorLine()];
+    }
+
     public function section(): Section
     {
         return new CapacitorsSection();

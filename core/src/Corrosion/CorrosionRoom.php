@@ -7,13 +7,17 @@ namespace Ash\Corrosion;
 use Ash\Cli\Verb;
 use Ash\Document\Node;
 use Ash\Logbook\EntryKind;
+use Ash\Logbook\LeadingWord;
+use Ash\Logbook\LineSaid;
 use Ash\Logbook\OpenKind;
 use Ash\Logbook\Room;
 use Ash\Logbook\Stage;
+use Ash\Logbook\UnclearLine;
 
 /** What leaks and continuity bring to the house. */
 final readonly class CorrosionRoom extends Room
 {
+    private const PLACE = 'leak slot 3 bracket 4';
     public const REPAIR = 'repair';
 
     public function name(): string
@@ -27,6 +31,29 @@ final readonly class CorrosionRoom extends Room
             new EntryKind(SurveyPlace::KIND, 'leak survey', SurveyPlace::class, attack: 'corrosion', stage: Stage::Battery),
             new EntryKind(ContinuityRead::KIND, 'continuity', ContinuityRead::class, attack: 'corrosion', stage: Stage::Battery),
         ];
+    }
+
+    public function lines(): array
+    {
+        return [new LeadingWord(['leak'], self::place(...), ['leak' => self::PLACE])];
+    }
+
+    /** "slot 3 bracket 4": the place, what sits there, the grade; how far in mm and what it carries may stand behind. */
+    private static function place(string $body): LineSaid
+    {
+        $of = static fn (\BackedEnum ...$cases): string => implode('|', array_map(static fn (\BackedEnum $it): string => str_replace('_', ' ', (string) $it->value), $cases));
+        $pattern = '/^(.+?)\s+('.$of(...Holds::cases()).')\s+([0-4])(?:[\s,]+(\d+(?:\.\d+)?)\s?mm)?(?:[\s,]+(?:carries\s+)?('.$of(...Carries::cases()).'))?$/iu';
+        if (preg_match($pattern, $body, $m) !== 1) {
+            throw UnclearLine::write(self::PLACE.' 20 mm signal (place, '.str_replace('|', ', ', $of(...Holds::cases())).', grade 0 to 4, distance, what it carries)');
+        }
+        $holds = Holds::from(str_replace(' ', '_', mb_strtolower($m[2])));
+        $carries = ($m[5] ?? '') !== '' ? mb_strtolower($m[5]) : ($holds === Holds::Bracket ? Carries::Nothing->value : null);
+        $carries !== null || throw new UnclearLine('say at its end what it carries: '.str_replace('|', ', ', $of(...Carries::cases())));
+
+        return new LineSaid(SurveyPlace::KIND, '', (object) [
+            'place' => "{$m[1]} {$m[2]}", 'holds' => $holds->value, 'grade' => (int) $m[3], 'carries' => $carries,
+            ...(($m[4] ?? '') === '' ? [] : ['distance_mm' => (float) $m[4]]),
+        ]);
     }
 
     public function openKinds(): array

@@ -15,6 +15,19 @@ final readonly class Ulid
         return preg_match('/'.self::PATTERN.'/D', $text) === 1;
     }
 
+    /** @return string of what the same request stores besides: always the same one, made at the same time */
+    public static function beside(string $ulid): string
+    {
+        $alphabet = '0123456789ABCDEFGHJKMNPQRSTVWXYZ';
+        $digest = hash('sha256', $ulid, true);
+        $rest = '';
+        for ($i = 0; $i < 16; ++$i) {
+            $rest .= $alphabet[ord($digest[$i]) & 31];
+        }
+
+        return substr($ulid, 0, 10).$rest;
+    }
+
     /** @return string in upper case */
     public static function read(Node $node): string
     {

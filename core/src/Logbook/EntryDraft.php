@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Ash\Logbook;
 
-use Ash\Document\InvalidDocument;
 use Ash\Document\Json;
 use Ash\Document\Node;
 use Ash\Document\Ulid;
@@ -28,6 +27,8 @@ final readonly class EntryDraft
         public EntryData $data,
         public ?string $corrects,
         public string $received,
+        public ?string $doubt = null,
+        public ?self $also = null,
     ) {
     }
 
@@ -80,21 +81,38 @@ final readonly class EntryDraft
 
     private static function fromLine(Node $node, Kinds $kinds, Lines $lines): self
     {
-        $at = $node->at('line');
-        try {
-            $line = $lines->read($at->text(self::LONGEST_LINE));
-            $kind = $kinds->all[$line->kind];
-
-            return self::make($node, $kind, $line->text, $line->read($kinds), $line->minutes);
-        } catch (UnclearLine $problem) {
-            $at->refuse($problem->getMessage());
-        } catch (InvalidDocument $problem) {
-            // What the line says was understood and is wrong; there is no field of the body to point to but the line.
-            throw str_starts_with($problem->pointer, LineSaid::POINTER) ? InvalidDocument::at($at->pointer, $problem->detail) : $problem;
-        }
+        return self::said($node, $kinds, $lines->plainly($node->at('line')->text(self::LONGEST_LINE), $kinds));
     }
 
-    private static function make(Node $node, EntryKind $kind, string $text, EntryData $data, int $minutes): self
+    private static function said(Node $node, Kinds $kinds, LineSaid $line): self
+    {
+        $first = self::make($node, $kinds->all[$line->kind], $line->text, $line->read($kinds), $line->minutes, $line->doubt);
+        if ($line->also === null) {
+            return $first;
+        }
+        $beside = clone $node->object();
+        $beside->id = Ulid::beside($first->id);
+        unset($beside->minutes, $beside->corrects);
+
+        return $first->with(self::said(Node::of($beside, $node->pointer), $kinds, $line->also));
+    }
+
+    /** Kept as what was typed, when the record cannot place what it says. */
+    public function asObservation(Node $node, Kinds $kinds, string $doubt): self
+    {
+        $line = $node->at('line')->text(self::LONGEST_LINE);
+
+        return self::make($node, $kinds->all[LogbookRoom::OBSERVATION], $line, new Entries\Words(), $this->minutes, $doubt);
+    }
+
+    private function with(self $also): self
+    {
+        return new self(
+            $this->id, $this->kind, $this->at, $this->minutes, $this->stage, $this->board, $this->text, $this->data, $this->corrects, $this->received, $this->doubt, $also,
+        );
+    }
+
+    private static function make(Node $node, EntryKind $kind, string $text, EntryData $data, int $minutes, ?string $doubt = null): self
     {
         return new self(
             id: Ulid::read($node->at('id')),
@@ -107,6 +125,7 @@ final readonly class EntryDraft
             data: $data,
             corrects: $node->has('corrects') ? Ulid::read($node->at('corrects')) : null,
             received: Json::canonical($node->object()),
+            doubt: $doubt,
         );
     }
 }

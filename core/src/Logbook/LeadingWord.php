@@ -46,6 +46,6 @@ final readonly class LeadingWord implements LineRule
     {
         $begun = mb_strtolower($begun);
 
-        return array_values(array_filter($this->words, static fn (string $word): bool => $begun !== '' && str_starts_with($word, $begun)));
+        return array_values(array_filter($this->words, static fn (string $word): bool => $begun !== '' && $word !== $begun && str_starts_with($word, $begun)));
     }
 }

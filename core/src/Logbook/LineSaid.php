@@ -14,27 +14,40 @@ final readonly class LineSaid
     public const POINTER = '/line/said';
 
     /**
-     * @param string    $kind  of the entry
-     * @param \stdClass $data  fields of the entry, not checked yet
-     * @param ?string   $match words by which an open item is to be found
+     * @param string              $kind  of the entry
+     * @param \stdClass|EntryData $data  fields of the entry, not checked yet; or what the record has to complete before it is an entry
+     * @param ?string             $match words by which an open item is to be found
+     * @param ?string             $doubt why the line is kept as an observation only
+     * @param ?self               $also  what the same line says besides
      */
     public function __construct(
         public string $kind,
         public string $text,
-        public \stdClass $data = new \stdClass(),
+        public \stdClass|EntryData $data = new \stdClass(),
         public ?string $match = null,
         public int $minutes = 0,
+        public ?string $doubt = null,
+        public ?self $also = null,
     ) {
+    }
+
+    public static function observation(string $line, int $minutes = 0, ?string $doubt = null): self
+    {
+        return new self(LogbookRoom::OBSERVATION, $line, minutes: $minutes, doubt: $doubt);
     }
 
     public function lasting(int $minutes): self
     {
-        return new self($this->kind, $this->text, $this->data, $this->match, $minutes);
+        return new self($this->kind, $this->text, $this->data, $this->match, $minutes, $this->doubt, $this->also);
     }
 
     /** @throws \Ash\Document\InvalidDocument below POINTER */
     public function read(Kinds $kinds): EntryData
     {
-        return $this->match === null ? $kinds->read($kinds->all[$this->kind], Node::of($this->data, self::POINTER)) : new OpenItemNamed($this->match);
+        return match (true) {
+            $this->match !== null => new OpenItemNamed($this->match),
+            $this->data instanceof EntryData => $this->data,
+            default => $kinds->read($kinds->all[$this->kind], Node::of($this->data, self::POINTER)),
+        };
     }
 }

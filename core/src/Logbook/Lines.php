@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ash\Logbook;
 
+use Ash\Document\InvalidDocument;
+
 /**
  * One line to add an entry fast. The rooms' rules are asked in order; minutes may stand at its end ("20 min"). A line that no rule knows
  * is an observation, so nothing that is typed is ever lost.
@@ -29,7 +31,28 @@ final readonly class Lines
             }
         }
 
-        return new LineSaid(LogbookRoom::OBSERVATION, $rest, minutes: $minutes);
+        return LineSaid::observation($rest, $minutes);
+    }
+
+    /** As read(), but a line that is said plainly and has no place elsewhere is an observation, with the doubt. */
+    public function plainly(string $line, Kinds $kinds, LineFacts $facts = new LineFacts()): LineSaid
+    {
+        try {
+            $said = $this->read($line, $facts);
+            for ($it = $said; $it !== null; $it = $it->also) {
+                $it->read($kinds);
+            }
+
+            return $said;
+        } catch (UnclearLine $problem) {
+            $doubt = $problem->getMessage();
+        } catch (InvalidDocument $problem) {
+            $field = $problem->pointer === LineSaid::POINTER ? 'it' : trim(strrchr($problem->pointer, '/') ?: '', '/');
+            $doubt = str_replace('_', ' ', $field).' '.$problem->detail;
+        }
+        [$rest, $minutes] = self::minutes(trim($line));
+
+        return LineSaid::observation($rest, $minutes, $doubt);
     }
 
     /** @return array<string, string> whole lines, by what they begin with */

@@ -43,6 +43,11 @@ final readonly class MemoryRoom extends Room
         ];
     }
 
+    public function lines(): array
+    {
+        return [new ErrorSaid()];
+    }
+
     public function section(): Section
     {
         return new MemoriesSection();

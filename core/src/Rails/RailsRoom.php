@@ -8,6 +8,8 @@ use Ash\Cli\Verb;
 use Ash\Document\Node;
 use Ash\Logbook\EntryKind;
 use Ash\Logbook\Findings;
+use Ash\Logbook\LeadingWord;
+use Ash\Logbook\LineSaid;
 use Ash\Logbook\Room;
 use Ash\Logbook\Section;
 use Ash\Logbook\Situation;
@@ -43,6 +45,18 @@ final readonly class RailsRoom extends Room
             new EntryKind(RailsSaid::KIND, 'rails', RailsSaid::class),
             new EntryKind(PointNamed::KIND, 'test point', PointNamed::class),
             new EntryKind(GoodBoard::KIND, 'good board', GoodBoard::class, stage: Stage::ColdChecks),
+        ];
+    }
+
+    public function lines(): array
+    {
+        return [
+            new ReadingSaid(),
+            new LeadingWord(
+                ['rails'],
+                static fn (string $body): LineSaid => new LineSaid(RailsSaid::KIND, '', (object) ['label' => $body]),
+                ['rails' => 'rails +5 6A, +12 1.5A, -12 0.3A, -5'],
+            ),
         ];
     }
 

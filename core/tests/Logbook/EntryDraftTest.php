@@ -88,7 +88,6 @@ final class EntryDraftTest extends TestCase
             'a part without the new one' => [['kind' => 'part', 'data' => ['designator' => 'C1']], '/data/to'],
             'a band without a rail' => [['kind' => 'decision', 'text' => 'x', 'data' => ['reason' => 'y', 'band' => 'wide']], '/data'],
             'handed back as a word' => [['kind' => 'outcome', 'data' => ['outcome' => 'fixed', 'handed_back' => 'yes']], '/data/handed_back'],
-            'an unclear line' => [['line' => 'replaced C12'], '/line'],
         ];
     }
 

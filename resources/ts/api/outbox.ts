@@ -29,7 +29,7 @@ export interface Unsent {
     refused?: string;
 }
 
-export type Sent = { state: 'stored'; entry: Schemas['EntryCard'] } | { state: 'unsent' } | { state: 'refused'; refusal: Refusal };
+export type Sent = ({ state: 'stored' } & Schemas['EntryStored']) | { state: 'unsent' } | { state: 'refused'; refusal: Refusal };
 
 const KEY = 'ash-bench.unsent';
 const RETRY_MS = 2000;
@@ -83,7 +83,7 @@ async function send(entry: Unsent): Promise<Sent> {
     try {
         const stored = await data(api.POST('/jobs/{job}/entries', { params: { path: { job: entry.job } }, body: entry.body }));
         drop(entry.id);
-        return { state: 'stored', entry: stored.entry };
+        return { state: 'stored', ...stored };
     } catch (problem) {
         if (problem instanceof Unreachable || (problem instanceof Refusal && [401, 419, 429, 500].includes(problem.status)))
             return { state: 'unsent' };

@@ -1427,12 +1427,16 @@ export interface components {
             /** @description the one to measure next */
             live: string | null;
             looks: components["schemas"]["LookCard"][];
+            /** @description the next designator of the walk */
+            offered: string | null;
             policies: components["schemas"]["PolicyCard"][];
             /** @description what may be decided of a kind */
             policy_choices: components["schemas"]["ChoiceCard"][];
             positions: components["schemas"]["ChoiceCard"][];
             rails: string[];
             rework: components["schemas"]["ChoiceCard"][];
+            /** @description the next one with the value of the last */
+            same: string | null;
             to_replace: string[];
             /** @description places of the continuity run */
             traces: components["schemas"]["ChoiceCard"][];
@@ -1650,6 +1654,7 @@ export interface components {
             height_mm?: number;
             /** @enum {string} */
             kind?: "aluminium" | "bipolar" | "tantalum" | "polymer" | "film" | "ceramic" | "mains_suppression";
+            kind_guessed?: boolean;
             leakage_max_a?: number;
             /** @description F, or as it is typed: 4.98, 4,98, 47m, 4k7 */
             marked_f?: number | string;
@@ -2088,8 +2093,12 @@ export interface components {
         };
         /** @description An entry the record has taken. */
         EntryStored: {
+            /** @description what the same line says besides */
+            also: string | null;
             /** @description false when the same entry was sent before */
             created: boolean;
+            /** @description why a line was kept as an observation only */
+            doubt: string | null;
             entry: components["schemas"]["EntryCard"];
         };
         /** @description Why a request was refused. */
@@ -2284,10 +2293,16 @@ export interface components {
             revision: number;
         };
         LineBody: {
+            /** @description ULID */
+            job?: string;
             line: string;
         };
         /** @description What a quick line would become. */
         LinePreview: {
+            /** @description why it is kept as an observation only */
+            doubt: string | null;
+            /** @description how the line may go on */
+            goes_on: string[];
             kind: string;
             kind_words: string;
             minutes: number;
@@ -4822,15 +4837,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinePreview"];
-                };
-            };
-            /** @description the line is not clear */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Errors"];
                 };
             };
         };

@@ -13,6 +13,7 @@ import { Found, Waiting } from './found';
 import { Policies } from './policy';
 import { Run } from './run';
 import { useLive } from '../../bench/live';
+import { Say } from '../../bench/say';
 
 type Cap = Schemas['CapCard'];
 
@@ -69,9 +70,17 @@ function CapacitorSheet({ page }: { page: Schemas['CapacitorPage'] }) {
                 </>
             }
         >
-            {page.caps.length === 0 && (
-                <p className="sheet p-6">The profile lists no capacitor of this board. Add them as you walk over it.</p>
+            {may && (
+                <Say
+                    job={job}
+                    title={page.caps.length === 0 ? 'No capacitor of this board is known: walk over it' : 'Walk over the board'}
+                    label="Designator, value, volts, rail, looks"
+                    example="C12 1000u 16V +12 bulged"
+                    offered={page.offered ?? ''}
+                    same={page.same}
+                />
             )}
+            {page.caps.length === 0 && !may && <p className="sheet p-6">No capacitor of this board is known.</p>}
             {known.length > 0 && (
                 <Run page={page} known={known} may={may} meters={meters} onSubstitutes={openSubstitutes} onAnew={sayAnew} />
             )}

@@ -12,6 +12,7 @@ import { Photos } from '../../bench/photos';
 import { MeterChoice, TYPED, useMeters } from '../../bench/meter-choice';
 import { ContinuityRun } from './continuity';
 import { useLive } from '../../bench/live';
+import { Say } from '../../bench/say';
 
 export function Corrosion() {
     const { id = '' } = useParams();
@@ -73,6 +74,15 @@ function CorrosionSheet({
                 </>
             }
         >
+            {may && (
+                <Say
+                    job={page.job.id}
+                    title="A place in one line"
+                    label="Where, what sits there, grade 0 to 4, how far, what it carries"
+                    example="slot 3 bracket 4"
+                    word="leak "
+                />
+            )}
             {may && <SurveyForm page={page} />}
             {page.carrying.length > 0 && <ContinuityRun page={page} meter={meters.chosen ?? TYPED} may={may} />}
             {page.repairs.length > 0 && (

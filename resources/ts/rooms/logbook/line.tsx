@@ -1,7 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useState, type RefObject } from 'react';
-import { api, data, Refusal, type Schemas } from '../../api/client';
+import { useState, type RefObject } from 'react';
+import { type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
+import { GoesOn, Understood, useLinePreview } from '../../bench/say';
 import { Button } from '../../ui/controls';
 
 /** One line to add an entry fast. Its leading word picks the kind; what it will become is shown while it is typed. */
@@ -15,17 +15,9 @@ export function Line({
     input: RefObject<HTMLInputElement | null>;
 }) {
     const [line, setLine] = useState('');
-    const [last, setLast] = useState<Schemas['EntryCard'] | null>(null);
+    const [last, setLast] = useState<Schemas['EntryStored'] | null>(null);
     const [refused, setRefused] = useState<string | null>(null);
-    const typed = useDeferredValue(line.trim());
-    const preview = useQuery({
-        queryKey: ['line', typed],
-        enabled: typed !== '',
-        staleTime: Infinity,
-        retry: false,
-        placeholderData: (before) => before,
-        queryFn: () => data(api.POST('/logbook/line', { body: { line: typed } })),
-    });
+    const preview = useLinePreview(job, line);
     const add = async () => {
         if (line.trim() === '') return;
         const sent = await record(job, { line }, line);
@@ -35,9 +27,8 @@ export function Line({
         }
         setRefused(null);
         setLine('');
-        setLast(sent.state === 'stored' ? sent.entry : null);
+        setLast(sent.state === 'stored' ? sent : null);
     };
-    const unclear = preview.error instanceof Refusal ? preview.error.message : null;
     return (
         <form
             className="sticky bottom-0 -mx-2 border-t-4 border-wood bg-sheet px-3 pt-2 pb-3 shadow-[0_-6px_18px_rgb(0_0_0/0.12)]"
@@ -57,9 +48,11 @@ export function Line({
                     autoComplete="off"
                     aria-describedby="line-says"
                     placeholder={examples[0]?.example}
+                    list="line-goes-on"
                     onChange={(event) => setLine(event.target.value)}
                     onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
                 />
+                <GoesOn id="line-goes-on" preview={preview} />
                 <Button type="submit" look="main">
                     Add
                 </Button>
@@ -67,17 +60,10 @@ export function Line({
             <p id="line-says" aria-live="polite" className="mt-1 min-h-6 text-sm">
                 {refused !== null ? (
                     <span className="font-bold text-out">{refused}</span>
-                ) : typed === '' ? (
+                ) : line.trim() === '' ? (
                     <Idle last={last} job={job} examples={examples} onUndone={() => setLast(null)} />
-                ) : unclear !== null ? (
-                    <span className="text-close">{unclear}</span>
                 ) : (
-                    preview.data !== undefined && (
-                        <>
-                            <span className="font-bold">{preview.data.kind_words}</span>: {preview.data.says}
-                            {preview.data.minutes > 0 && <span className="text-soft">, {preview.data.minutes} min</span>}
-                        </>
-                    )
+                    preview !== undefined && <Understood preview={preview} />
                 )}
             </p>
         </form>
@@ -90,7 +76,7 @@ function Idle({
     examples,
     onUndone,
 }: {
-    last: Schemas['EntryCard'] | null;
+    last: Schemas['EntryStored'] | null;
     job: string;
     examples: Schemas['ExampleCard'][];
     onUndone: () => void;
@@ -101,12 +87,16 @@ function Idle({
                 Leading words: {examples.map((it) => it.word).join(', ')}. Minutes at the end: “20 min”.
             </span>
         );
-    const undo = () =>
-        void record(job, { kind: 'withdrawn', text: 'undone at once', corrects: last.id }, `withdraw: ${last.says}`).then(onUndone);
+    const undo = async () => {
+        for (const id of [last.also, last.entry.id])
+            if (id) await record(job, { kind: 'withdrawn', text: 'undone at once', corrects: id }, `withdraw: ${last.entry.says}`);
+        onUndone();
+    };
     return (
         <span>
-            Added: {last.says}{' '}
-            <button type="button" className="text-accent underline" onClick={undo}>
+            Added: {last.entry.says}
+            {last.doubt ? <span className="text-close"> (as an observation: {last.doubt})</span> : null}{' '}
+            <button type="button" className="text-accent underline" onClick={() => void undo()}>
                 Undo
             </button>
         </span>
