@@ -55,6 +55,7 @@ final class ErrorReader
     public function csv(iterable $lines, bool $keepWhole = false): ?string
     {
         $header = $cut = null;
+        $plain = false;
         $row = 0;
         $open = '';
         foreach ($lines as $line) {
@@ -73,6 +74,11 @@ final class ErrorReader
             $open = '';
             if ($header === null) {
                 $header = $this->header($cells);
+                $plain = $header === ['address', 'expected', 'actual'];
+                continue;
+            }
+            if ($plain && $this->seenBefore($cells)) {
+                ++$row;
                 continue;
             }
             try {
@@ -88,6 +94,28 @@ final class ErrorReader
         $header ?? throw InvalidDocument::at('/errors', 'has no header row');
 
         return $cut === null || $keepWhole ? $cut?->detail : throw $cut;
+    }
+
+    /**
+     * The usual row, of words that were read and found good before: it is taken at once. Any other goes through row().
+     *
+     * @param array<?string> $cells address, expected, actual
+     */
+    private function seenBefore(array $cells): bool
+    {
+        $expected = $this->words[$cells[1] ?? ''] ?? null;
+        $actual = $this->words[$cells[2] ?? ''] ?? null;
+        if ($expected === null || $actual === null || isset($cells[3])) {
+            return false;
+        }
+        $address = $this->radix->parse((string) $cells[0]);
+        if ($address === null) {
+            return false;
+        }
+        $this->guess?->took((string) $cells[0]);
+        $this->locator->data($address, $expected ^ $actual, $actual);
+
+        return true;
     }
 
     /**
