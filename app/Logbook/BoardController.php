@@ -21,6 +21,34 @@ final readonly class BoardController
 {
     private const PAGE = 50;
 
+    #[OA\Get(path: '/boards', operationId: 'listBoards', tags: ['logbook'], parameters: [
+        new OA\QueryParameter(name: 'search', description: 'in name, serial, owner, machine or kind', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'after', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'on_shelf', description: '1: only those in no machine', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'boards by name', content: new OA\JsonContent(ref: BoardList::class))])]
+    public function index(Request $request): JsonResponse
+    {
+        $query = Node::of((object) $request->query->all())->only('search', 'after', 'on_shelf');
+        [$rows, $next] = Named::asked($query)->page(
+            DB::table('boards')->join('machines', 'machines.id', '=', 'boards.machine_id')->join('kinds', 'kinds.id', '=', 'machines.kind_id')
+                ->when($query->filled('on_shelf') !== null, static fn ($q) => $q->where('machines.bare', true))
+                ->select('boards.id', 'boards.name', 'boards.serial', 'boards.slot', 'machines.name as machine', 'machines.id as machine_id', 'machines.bare',
+                    'machines.owner', 'kinds.name as kind', 'kinds.id as kind_id'),
+            'boards.name',
+            'boards.id',
+            ['boards.name', 'boards.serial', 'machines.name', 'machines.serial', 'machines.owner', 'kinds.name'],
+        );
+
+        return new JsonResponse(new BoardList(array_map(static function (Row $it): BoardRow {
+            $bare = $it->int('bare') === 1;
+
+            return new BoardRow(
+                $it->string('id'), $it->string('name'), $it->text('serial'), $bare ? null : $it->string('machine'), $bare ? null : $it->string('machine_id'),
+                $it->string('slot'), $it->text('owner'), $it->string('kind'), $it->string('kind_id'),
+            );
+        }, $rows), $next));
+    }
+
     #[OA\Get(path: '/boards/{board}', operationId: 'showBoard', tags: ['logbook'], parameters: [
         new OA\PathParameter(name: 'board', schema: new OA\Schema(type: 'string')),
         new OA\QueryParameter(name: 'before', schema: new OA\Schema(type: 'string')),
@@ -35,7 +63,7 @@ final readonly class BoardController
         }
         $rows = $entries->get();
         $last = $rows->count() > self::PAGE ? $rows->get(self::PAGE - 1) : null;
-        $machine = Machine::query()->findOrFail($board->machine_id, ['id', 'name']);
+        $machine = Machine::query()->with('described:id,name')->findOrFail($board->machine_id, ['id', 'name', 'bare', 'kind_id']);
 
         return new JsonResponse(new BoardPage(
             board: new BoardCard($board->id, $board->slot, $board->name, $board->serial),
@@ -46,6 +74,10 @@ final readonly class BoardController
             entries: Cards::entries($rows->take(self::PAGE)),
             next_before: $last === null ? null : Cursor::of($last, 'at'),
             photos: PhotoCards::ofBoard($board),
+            moves: BoardMoves::of($board, null),
+            on_shelf: $machine->bare,
+            kind_id: $machine->kind_id,
+            kind: $machine->described->name,
         ));
     }
 

@@ -11,10 +11,11 @@ use OpenApi\Attributes as OA;
 final readonly class BoardPage
 {
     /**
-     * @param list<JobCard>      $jobs
-     * @param list<OpenItemCard> $hazards
-     * @param list<EntryCard>    $entries
-     * @param list<PhotoCard>    $photos
+     * @param list<JobCard>       $jobs
+     * @param list<OpenItemCard>  $hazards
+     * @param list<EntryCard>     $entries
+     * @param list<PhotoCard>     $photos
+     * @param list<BoardMoveCard> $moves
      */
     public function __construct(
         #[OA\Property()]
@@ -33,6 +34,14 @@ final readonly class BoardPage
         public ?string $next_before,
         #[OA\Property(type: 'array', items: new OA\Items(ref: PhotoCard::class), description: 'the latest, in time order')]
         public array $photos,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: BoardMoveCard::class), description: 'where it has been, latest first')]
+        public array $moves,
+        #[OA\Property(description: 'in no machine')]
+        public bool $on_shelf,
+        #[OA\Property()]
+        public string $kind_id,
+        #[OA\Property()]
+        public string $kind,
     ) {
     }
 }

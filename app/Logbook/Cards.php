@@ -28,7 +28,7 @@ final readonly class Cards
     public static function jobs(): Builder
     {
         return DB::table('jobs')->leftJoin('machines', 'machines.id', '=', 'jobs.machine_id')->leftJoin('boards', 'boards.id', '=', 'jobs.board_id')
-            ->select('jobs.*', 'machines.name as machine_name', 'boards.name as board_name');
+            ->select('jobs.*', DB::raw("IF(machines.bare, 'in no machine', machines.name) AS machine_name"), 'boards.name as board_name');
     }
 
     public static function job(object $row): JobCard

@@ -47,6 +47,7 @@ final readonly class IntakeController
             array_values(array_map(KindController::card(...), $kinds)),
             self::meant($line, $machines)?->id,
             count(array_filter($machines, static fn (Machine $it): bool => mb_strtolower($it->name) === mb_strtolower($line->machine))) > 1,
+            $line->alone,
         ));
     }
 

@@ -31,6 +31,8 @@ final readonly class IntakeRead
         public ?string $meant,
         #[OA\Property(description: 'several are called so: somebody must choose')]
         public bool $ambiguous,
+        #[OA\Property(description: 'a board that came without its machine')]
+        public bool $alone,
     ) {
     }
 }

@@ -7,6 +7,7 @@ namespace App\Logbook;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Shape;
 use Ash\Logbook\Entries\Arrived;
+use Ash\Logbook\Entries\BoardMoved;
 use Ash\Logbook\Entries\FixUndone;
 use Ash\Logbook\Entries\GatePassed;
 use Ash\Logbook\Entries\OpenItemNamed;
@@ -41,6 +42,7 @@ final class LogbookRoom extends Room
         Route::get('machines', [MachineController::class, 'index']);
         Route::get('machines/{machine}', [MachineController::class, 'show']);
         Route::get('entry-kinds', [EntryController::class, 'kinds']);
+        Route::get('boards', [BoardController::class, 'index']);
         Route::get('boards/{board}', [BoardController::class, 'show']);
     }
 
@@ -87,6 +89,7 @@ final class LogbookRoom extends Room
             ),
             $data instanceof GatePassed => self::gate($data, $at),
             $data instanceof PutBack => Rebuild::complete($at->job, $data, $at->draft->corrects),
+            $data instanceof BoardMoved => BoardMoves::complete($data),
             $data instanceof Overruled => self::overruled($data, $at),
             $data instanceof PhotoTaken, $data instanceof Pin => Photo::complete($at->job, $data),
             default => $data,
@@ -95,7 +98,17 @@ final class LogbookRoom extends Room
 
     public function boardOf(EntryData $data): ?string
     {
-        return $data instanceof Overruled ? Entry::query()->find($data->of)?->board_id : null;
+        return match (true) {
+            $data instanceof Overruled => Entry::query()->find($data->of)?->board_id,
+            $data instanceof BoardMoved => strtolower($data->board),
+            default => null,
+        };
+    }
+
+    public function taken(Entry $entry, Taking $at): void
+    {
+        $moved = $entry->as(BoardMoved::class);
+        $moved === null || BoardMoves::make($entry, $moved);
     }
 
     public function follow(Entry $entry, Job $job): void
@@ -115,6 +128,7 @@ final class LogbookRoom extends Room
         if ($entry->kind === FixUndone::KIND || $entry->kind === Arrived::KIND) {
             OpenItem::reopen($entry);
         }
+        $entry->kind === BoardMoved::KIND && BoardMoves::undo($entry);
     }
 
     private static function overruled(Overruled $data, Taking $at): Overruled

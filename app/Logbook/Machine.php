@@ -18,13 +18,20 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?string $serial
  * @property ?string $owner
  * @property string  $kind_id
+ * @property bool    $bare      no machine, but the place of a board that is in none
  * @property Kind    $described
  */
 final class Machine extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['id', 'slug', 'name', 'serial', 'owner', 'kind_id'];
+    protected $fillable = ['id', 'slug', 'name', 'serial', 'owner', 'kind_id', 'bare'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['bare' => 'boolean'];
+    }
 
     /** @return BelongsTo<Kind, $this> */
     public function described(): BelongsTo

@@ -8,33 +8,45 @@ use App\Bench\ChoiceCard;
 use App\Http\Body;
 use App\Http\Errors;
 use App\People\SignedIn;
+use Ash\Document\Node;
 use Ash\Logbook\Caution;
+use Ash\Logbook\Profile;
+use Ash\Logbook\ProfileBoard;
 use Ash\Logbook\SourceNote;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
 final readonly class MachineController
 {
-    #[OA\Get(
-        path: '/machines',
-        operationId: 'listMachines',
-        tags: ['logbook'],
-        responses: [
-            new OA\Response(
-                response: 200,
-                description: 'machines by name',
-                content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: MachineCard::class)),
-            ),
-        ],
-    )]
-    public function index(): JsonResponse
+    #[OA\Get(path: '/machines', operationId: 'listMachines', tags: ['logbook'], parameters: [
+        new OA\QueryParameter(name: 'search', description: 'in name, serial, owner or kind', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'after', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'machines by name', content: new OA\JsonContent(ref: MachineList::class))])]
+    public function index(Request $request): JsonResponse
     {
-        $boards = Board::query()->orderBy('slot')->get()->groupBy('machine_id');
+        $asked = Named::asked(Node::of((object) $request->query->all())->only('search', 'after'));
+        [$rows, $next] = $asked->page(
+            DB::table('machines')->join('kinds', 'kinds.id', '=', 'machines.kind_id')->where('machines.bare', false)
+                ->select('machines.id', 'machines.slug', 'machines.name', 'machines.serial', 'machines.owner', 'machines.kind_id', 'kinds.words'),
+            'machines.name',
+            'machines.id',
+            ['machines.name', 'machines.serial', 'machines.owner', 'kinds.name', 'kinds.words'],
+        );
+        $boards = Board::query()->whereIn('machine_id', array_map(static fn (Row $it): string => $it->string('id'), $rows))->orderBy('slot')->get()->groupBy('machine_id');
 
-        return new JsonResponse(Machine::query()->with('described:id,words')->orderBy('name')->get(['id', 'slug', 'name', 'serial', 'owner', 'kind_id'])
-            ->map(static fn (Machine $machine): MachineCard => self::card($machine, $boards->get($machine->id)?->all() ?? []))->all());
+        return new JsonResponse(new MachineList(array_map(static fn (Row $it): MachineCard => new MachineCard(
+            $it->string('id'),
+            $it->string('slug'),
+            $it->string('name'),
+            $it->string('words'),
+            self::boards($boards->get($it->string('id'))?->all() ?? []),
+            $it->string('kind_id'),
+            $it->text('serial'),
+            $it->text('owner'),
+        ), $rows), $next));
     }
 
     #[OA\Post(
@@ -95,6 +107,19 @@ final readonly class MachineController
             array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautions),
             ChoiceCard::all(Caution::class),
             Cards::jobCards($jobs),
+            BoardMoves::of(null, $machine),
+            self::empty($machine, $profile),
+        ));
+    }
+
+    /** @return list<ChoiceCard> places of its kind in which no board sits */
+    private static function empty(Machine $machine, Profile $profile): array
+    {
+        $taken = Board::query()->where('machine_id', $machine->id)->pluck('slot')->all();
+
+        return array_values(array_map(
+            static fn (ProfileBoard $it): ChoiceCard => new ChoiceCard($it->key, $it->name),
+            array_filter($profile->boards, static fn (ProfileBoard $it): bool => !in_array($it->key, $taken, true)),
         ));
     }
 
@@ -124,9 +149,16 @@ final readonly class MachineController
     /** @param array<Board> $boards */
     private static function card(Machine $machine, array $boards): MachineCard
     {
-        return new MachineCard($machine->id, $machine->slug, $machine->name, $machine->described->words, array_map(
-            static fn (Board $board): BoardCard => new BoardCard($board->id, $board->slot, $board->name, $board->serial),
-            array_values($boards),
-        ), $machine->kind_id, $machine->serial, $machine->owner);
+        return new MachineCard($machine->id, $machine->slug, $machine->name, $machine->described->words, self::boards($boards), $machine->kind_id, $machine->serial, $machine->owner);
+    }
+
+    /**
+     * @param array<Board> $boards
+     *
+     * @return list<BoardCard>
+     */
+    private static function boards(array $boards): array
+    {
+        return array_map(static fn (Board $it): BoardCard => new BoardCard($it->id, $it->slot, $it->name, $it->serial), array_values($boards));
     }
 }

@@ -16,6 +16,8 @@ final readonly class MachinePage
      * @param list<string>         $cautions
      * @param list<ChoiceCard>     $caution_choices
      * @param list<JobCard>        $jobs
+     * @param list<BoardMoveCard>  $moves
+     * @param list<ChoiceCard>     $empty
      */
     public function __construct(
         #[OA\Property()]
@@ -32,6 +34,10 @@ final readonly class MachinePage
         public array $caution_choices,
         #[OA\Property(type: 'array', items: new OA\Items(ref: JobCard::class))]
         public array $jobs,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: BoardMoveCard::class), description: 'boards that went in or out, latest first')]
+        public array $moves,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'places in which no board sits')]
+        public array $empty,
     ) {
     }
 }

@@ -113,7 +113,15 @@ final readonly class SaveProfile
      */
     private static function boards(Machine $machine, Profile $profile, bool $first): void
     {
+        if ($machine->bare) {
+            return;
+        }
+        // A place whose board was taken out stays empty until one is fitted.
+        $emptied = BoardMoves::emptied($machine);
         foreach ($profile->boards as $board) {
+            if (in_array($board->key, $emptied, true)) {
+                continue;
+            }
             Board::query()->updateOrCreate(
                 ['machine_id' => $machine->id, 'slot' => $board->key],
                 ['name' => $board->name, ...($first ? ['serial' => $board->serial] : [])],

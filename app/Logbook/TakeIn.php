@@ -95,19 +95,24 @@ final readonly class TakeIn
             throw InvalidDocument::at('/serial', 'a machine of this kind with this serial is known: choose it');
         }
         $slug = self::free(IntakeLine::slug($name));
-        $kind ??= self::unseen($name, $slug, $who);
-        $machine = SaveProfile::specimen($kind, $kind->readProfile(), $name, $slug);
+        $kind ??= self::unseen($name, $slug, $who, $it->alone);
+        if ($it->alone) {
+            $machine = Machine::query()->create(['slug' => $slug, 'name' => $name, 'kind_id' => $kind->id, 'bare' => true]);
+            Board::query()->create(['machine_id' => $machine->id, 'slot' => 'main', 'name' => $name, 'serial' => $it->serial]);
+        } else {
+            $machine = SaveProfile::specimen($kind, $kind->readProfile(), $name, $slug);
+        }
         $machine->update(['serial' => $it->serial, 'owner' => $it->owner]);
 
         return $machine;
     }
 
     /** A kind of which nothing is known but a name: the description is what remains of the work. */
-    private static function unseen(string $name, string $slug, Person $who): Kind
+    private static function unseen(string $name, string $slug, Person $who, bool $alone): Kind
     {
         $json = json_encode([
-            'format' => Profile::FORMAT, 'slug' => $slug, 'name' => $name, 'kind' => 'not described yet',
-            'boards' => [['key' => 'main', 'name' => 'Main board']], 'rails' => [],
+            'format' => Profile::FORMAT, 'slug' => $slug, 'name' => $name, 'kind' => $alone ? 'a board, not described yet' : 'not described yet',
+            'boards' => [['key' => 'main', 'name' => $alone ? $name : 'Main board']], 'rails' => [],
         ], self::FLAGS)."\n";
 
         return SaveProfile::kind(House::here()->hall->profile(Node::parse($json)), $json, $who->name);

@@ -18,6 +18,7 @@ final readonly class TakeInBody
      * @param ?string $machine one that is known
      * @param ?string $kind    a new specimen of a kind that is known
      * @param ?string $name    of a machine of which nothing is known; of the specimen, with a kind
+     * @param bool    $alone   a board that came without its machine
      * @param ?string $board   of a machine that is known; its first one when nothing is said
      */
     public function __construct(
@@ -42,6 +43,7 @@ final readonly class TakeInBody
         public ?string $title = null,
         #[Whole(1, 60_000)]
         public ?int $allowanceMinutes = null,
+        public bool $alone = false,
     ) {
     }
 }

@@ -7,10 +7,11 @@ namespace Ash\Logbook;
 /**
  * A machine taken in with one line: "Knot 12 lab computer, from the instrument group, dead after a week off". The first part names it, a part
  * that begins with from, of or owner says whose it is, one that begins with serial or # is its number, the rest is the symptom as it was told.
+ * A line that begins with "board:" is about a board that came alone, without its machine.
  */
 final readonly class IntakeLine
 {
-    private function __construct(public string $machine, public ?string $serial, public ?string $owner, public ?string $symptom)
+    private function __construct(public string $machine, public ?string $serial, public ?string $owner, public ?string $symptom, public bool $alone = false)
     {
     }
 
@@ -18,6 +19,8 @@ final readonly class IntakeLine
     {
         $parts = array_values(array_filter(array_map(trim(...), preg_split('/,(?!\d)|[;\n]/u', mb_scrub($line)) ?: []), static fn (string $it): bool => $it !== ''));
         $machine = array_shift($parts) ?? '';
+        $alone = preg_match('/^board:\s*(.*)$/isu', $machine, $m) === 1;
+        $machine = $alone ? trim($m[1]) : $machine;
         $serial = $owner = null;
         if (preg_match('/^(.+?)\s+(?:#|(?:serial|sn)\s+(?:no\.?\s+|number\s+)?)(\S+)$/iu', $machine, $m) === 1) {
             [, $machine, $serial] = $m;
@@ -38,6 +41,7 @@ final readonly class IntakeLine
             $serial === null ? null : mb_substr($serial, 0, 60),
             $owner === null ? null : mb_substr($owner, 0, 160),
             $symptom === [] ? null : implode(', ', $symptom),
+            $alone,
         );
     }
 

@@ -7,6 +7,7 @@ namespace Ash\Logbook;
 use Ash\Facts\OpenThing;
 use Ash\Facts\PartsReplaced;
 use Ash\Logbook\Entries\Arrived;
+use Ash\Logbook\Entries\BoardMoved;
 use Ash\Logbook\Entries\ColdChecked;
 use Ash\Logbook\Entries\Decision;
 use Ash\Logbook\Entries\FixUndone;
@@ -74,6 +75,7 @@ final readonly class LogbookRoom extends Room
                 keptAsSaid: ['rail', 'band', 'capacitors', 'policy'],
             ),
             new EntryKind(TakenOut::KIND, 'taken out', TakenOut::class, Spoken::Repeats, stage: Stage::StripDown),
+            new EntryKind(BoardMoved::KIND, 'board moved', BoardMoved::class),
             new EntryKind(PutBack::KIND, 'put back', PutBack::class, stage: Stage::Rebuild),
             new EntryKind(ColdChecked::KIND, 'cold check', ColdChecked::class, weight: Weight::Evidence, stage: Stage::ColdChecks),
             new EntryKind(Overruled::KIND, 'overruled', Overruled::class),

@@ -1,6 +1,7 @@
 import { ulid } from 'ulid';
 import { useSyncExternalStore } from 'react';
 import { isRecord, keepText, parsed, readText } from './storage';
+import { boardAtHand } from '../bench/at-hand';
 import { api, data, Refusal, Unreachable, type Schemas } from './client';
 
 type ByKind = Schemas['EntryDataByKind'];
@@ -116,7 +117,9 @@ export async function flush(): Promise<void> {
 /** Takes the entry into the outbox, then tries to send it. */
 export async function record(job: string, body: Written, says: string, step?: { run: string; step: string }): Promise<Sent> {
     const id = ulid();
-    const entry: Unsent = { id, job, person, says, body: { ...body, id, at: new Date().toISOString() }, ...step };
+    const board = boardAtHand(job);
+    const about = board === undefined ? {} : { board };
+    const entry: Unsent = { id, job, person, says, body: { ...about, ...body, id, at: new Date().toISOString() }, ...step };
     onTheWay.add(id);
     write((entries) => [...entries, entry]);
     const sent = await send(entry).finally(() => {

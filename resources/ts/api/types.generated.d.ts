@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/boards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listBoards"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/boards/{board}": {
         parameters: {
             query?: never;
@@ -1391,6 +1407,25 @@ export interface components {
             serial: string | null;
             slot: string;
         };
+        /** @description A page of boards by name, wherever they are. */
+        BoardList: {
+            boards: components["schemas"]["BoardRow"][];
+            /** @description cursor of the next page */
+            next_after: string | null;
+        };
+        /** @description One move of a board, as both sides' records show it. */
+        BoardMoveCard: {
+            /** Format: date-time */
+            at: string;
+            author: string;
+            board: string;
+            board_id: string;
+            from: string;
+            into: string;
+            job_id: string;
+            /** @description as a known-good one */
+            lent: boolean;
+        };
         /** @description What the board wants of its battery, as it is typed: "2.4", "10u", "470". Empty where nothing is known. */
         BoardNumbers: {
             diode_drop_v: string;
@@ -1407,12 +1442,31 @@ export interface components {
             entries: components["schemas"]["EntryCard"][];
             hazards: components["schemas"]["OpenItemCard"][];
             jobs: components["schemas"]["JobCard"][];
+            kind: string;
+            kind_id: string;
             machine: string;
             machine_id: string;
+            /** @description where it has been, latest first */
+            moves: components["schemas"]["BoardMoveCard"][];
             /** @description cursor of the next page */
             next_before: string | null;
+            /** @description in no machine */
+            on_shelf: boolean;
             /** @description the latest, in time order */
             photos: components["schemas"]["PhotoCard"][];
+        };
+        /** @description A board in the list: what it is, and where. */
+        BoardRow: {
+            id: string;
+            kind: string;
+            kind_id: string;
+            /** @description the machine it is fitted in; null for one on the shelf */
+            machine: string | null;
+            machine_id: string | null;
+            name: string;
+            owner: string | null;
+            place: string;
+            serial: string | null;
         };
         /** @description A calendar's address, shown once. */
         CalendarCard: {
@@ -1642,6 +1696,15 @@ export interface components {
             /** @description V, or as it is typed: 4.98, 4,98, 47m, 4k7 */
             volts?: number | string;
             where?: string;
+        };
+        /** @description of an entry "board moved", as it is handed in */
+        DataBoardMoved: {
+            /** @description ULID */
+            board: string;
+            lent?: boolean;
+            place?: string;
+            /** @description ULID */
+            to?: string;
         };
         /** @description of an entry "capacitor", as it is handed in */
         DataCapacitor: {
@@ -2002,11 +2065,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework";
+            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -2043,6 +2106,7 @@ export interface components {
             action: components["schemas"]["DataAction"];
             arrived: components["schemas"]["DataArrived"];
             battery: components["schemas"]["DataBattery"];
+            board_moved: components["schemas"]["DataBoardMoved"];
             cap_reading: components["schemas"]["DataCapReading"];
             capacitor: components["schemas"]["DataCapacitor"];
             clock: components["schemas"]["DataClock"];
@@ -2178,6 +2242,8 @@ export interface components {
         };
         /** @description What a line of intake was understood as, and what is known of the name in it. */
         IntakeRead: {
+            /** @description a board that came without its machine */
+            alone: boolean;
             /** @description several are called so: somebody must choose */
             ambiguous: boolean;
             kinds: components["schemas"]["KindCard"][];
@@ -2373,13 +2439,23 @@ export interface components {
             serial: string | null;
             slug: string;
         };
+        /** @description A page of machines by name. */
+        MachineList: {
+            machines: components["schemas"]["MachineCard"][];
+            /** @description cursor of the next page */
+            next_after: string | null;
+        };
         /** @description A machine, its profile and its visits. */
         MachinePage: {
             /** @description that a description may name */
             caution_choices: components["schemas"]["ChoiceCard"][];
             cautions: string[];
+            /** @description places in which no board sits */
+            empty: components["schemas"]["ChoiceCard"][];
             jobs: components["schemas"]["JobCard"][];
             machine: components["schemas"]["MachineCard"];
+            /** @description boards that went in or out, latest first */
+            moves: components["schemas"]["BoardMoveCard"][];
             /** @description JSON document */
             profile: string;
             revision: number;
@@ -3406,6 +3482,7 @@ export interface components {
         };
         TakeInBody: {
             allowance_minutes?: number;
+            alone?: boolean;
             /** Format: date-time */
             at: string;
             board?: string;
@@ -3511,6 +3588,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchPage"];
+                };
+            };
+        };
+    };
+    listBoards: {
+        parameters: {
+            query?: {
+                after?: string;
+                /** @description 1: only those in no machine */
+                on_shelf?: string;
+                /** @description in name, serial, owner, machine or kind */
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description boards by name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardList"];
                 };
             };
         };
@@ -4843,7 +4946,11 @@ export interface operations {
     };
     listMachines: {
         parameters: {
-            query?: never;
+            query?: {
+                after?: string;
+                /** @description in name, serial, owner or kind */
+                search?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -4856,7 +4963,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MachineCard"][];
+                    "application/json": components["schemas"]["MachineList"];
                 };
             };
         };

@@ -9,6 +9,7 @@ import { useMayRecord } from '../../ui/session';
 import { day } from '../../ui/when';
 import { EntryDays } from './entries';
 import { ImportButton } from './import';
+import { Moves } from './moves';
 import { Look, Pairs, Thumbnails } from '../../bench/photos';
 
 /** Everything that ever happened to a board, latest first, and one test point over the years. */
@@ -50,7 +51,8 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
             title={page.board.name}
             over={
                 <>
-                    <Link to={`/machines/${page.machine_id}`}>{page.machine}</Link>
+                    {page.on_shelf ? 'On the shelf' : <Link to={`/machines/${page.machine_id}`}>{page.machine}</Link>}, of the kind{' '}
+                    <Link to={`/kinds/${page.kind_id}`}>{page.kind}</Link>
                     {page.board.serial !== null && `, serial ${page.board.serial}`}
                 </>
             }
@@ -81,6 +83,7 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
                 </Notice>
             ))}
             <Brought part="BoardPart" board={id} />
+            <Moves title="Where it has been" moves={page.moves} />
             <BoardPhotos photos={page.photos} />
             <Part title="Jobs">
                 <ul className="flex flex-col gap-1">

@@ -18,6 +18,7 @@ interface Corrected {
     owner?: string;
     symptom?: string;
     title?: string;
+    alone?: boolean;
 }
 
 const said = (text: string | null | undefined): string | undefined =>
@@ -57,6 +58,7 @@ export function Intake({ onClose }: { onClose: () => void }) {
                         at: new Date().toISOString(),
                         ...(of === null || of === '' ? { name: corrected.name ?? now.machine } : { machine: of }),
                         ...(corrected.kind === undefined ? {} : { kind: corrected.kind }),
+                        ...((corrected.alone ?? now.alone) && (of === null || of === '') ? { alone: true } : {}),
                         ...(corrected.board === undefined ? {} : { board: corrected.board }),
                         ...(said(corrected.title) === undefined ? {} : { title: said(corrected.title) ?? '' }),
                         ...part('serial', said(corrected.serial ?? now.serial)),
@@ -126,6 +128,16 @@ export function Intake({ onClose }: { onClose: () => void }) {
                                         }}
                                     />
                                 ))}
+                                {machine === undefined && (
+                                    <label className="flex min-h-11 items-center gap-3">
+                                        <input
+                                            type="checkbox"
+                                            checked={corrected.alone ?? it.alone}
+                                            onChange={(event) => correct({ ...corrected, alone: event.target.checked })}
+                                        />
+                                        a board that came alone, without its machine
+                                    </label>
+                                )}
                             </fieldset>
                             {machine !== undefined && machine.boards.length > 1 && (
                                 <Field label="Board" error={form.at('/board')}>

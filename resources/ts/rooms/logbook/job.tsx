@@ -19,6 +19,8 @@ import { OpenItems } from './open-items';
 import { Photos } from '../../bench/photos';
 import { Stages } from './stages';
 import { useLive } from '../../bench/live';
+import { useBoardAtHand } from '../../bench/at-hand';
+import { BoardsAtHand } from './boards-at-hand';
 
 export function Job() {
     const { id = '' } = useParams();
@@ -38,6 +40,9 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
     const navigate = useNavigate();
     const line = useRef<HTMLInputElement>(null);
     const [closing, setClosing] = useState(false);
+    const [choosing, setChoosing] = useState(false);
+    const hand = useBoardAtHand(page.job.id);
+    const at = page.boards.find((it) => it.id === hand);
     const { job } = page;
     const open = job.state === 'open';
     const on = { job, may: may && open };
@@ -47,6 +52,7 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
     useKeys({
         '/': () => line.current?.focus(),
         c: () => may && open && setClosing(true),
+        '@': () => may && open && setChoosing(true),
         ...Object.fromEntries(doors.map((door) => [door.key, () => void navigate(`/jobs/${job.id}/${door.path}`)])),
     });
     return (
@@ -65,6 +71,7 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
                         keys={[
                             ['/', 'write a line'],
                             ...rooms.flatMap((room) => room.keys ?? []),
+                            ['@', 'the board at hand, and boards that go in and out'],
                             ['c', 'close the job'],
                             ...doors.map((door): [string, string] => [door.key, door.does ?? door.words.toLowerCase()]),
                         ]}
@@ -76,6 +83,11 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
                         </LinkButton>
                     ))}
                     {may && open && (
+                        <Button look="quiet" onClick={() => setChoosing(true)}>
+                            Boards <kbd>@</kbd>
+                        </Button>
+                    )}
+                    {may && open && (
                         <Button onClick={() => setClosing(true)}>
                             Close <kbd>c</kbd>
                         </Button>
@@ -83,6 +95,12 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
                 </>
             }
         >
+            {choosing && <BoardsAtHand page={page} onClose={() => setChoosing(false)} />}
+            {at !== undefined && (
+                <Notice tone="care">
+                    At hand: <span className="font-bold">{at.name}</span>. The next entries are about it. <kbd>@</kbd>
+                </Notice>
+            )}
             {closing && <CloseJob page={page} onClose={() => setClosing(false)} />}
             {!open && (
                 <Notice tone={job.handed_back ? 'good' : 'care'}>

@@ -1,3 +1,4 @@
+import { Moves } from './moves';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -80,8 +81,14 @@ function MachineSheet({ page }: { page: Schemas['MachinePage'] }) {
                                 <span className="text-sm text-soft">{board.serial}</span>
                             </li>
                         ))}
+                        {page.empty.map((it) => (
+                            <li key={it.value} className="text-soft">
+                                {it.words}: empty
+                            </li>
+                        ))}
                     </ul>
                 </Part>
+                <Moves title="Boards that went in and out" moves={page.moves} />
                 <Part title="Jobs">
                     <ul>
                         {page.jobs.map((job) => (

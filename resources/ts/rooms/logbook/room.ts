@@ -8,6 +8,7 @@ export const logbook: Room = {
         { path: 'jobs', lazy: async () => ({ Component: (await import('./jobs')).Jobs }) },
         { path: 'jobs/:id', lazy: async () => ({ Component: (await import('./job')).Job }) },
         { path: 'jobs/:id/strip', lazy: async () => ({ Component: (await import('./strip')).StripDown }) },
+        { path: 'boards', lazy: async () => ({ Component: (await import('./boards')).Boards }) },
         { path: 'boards/:id', lazy: async () => ({ Component: (await import('./board')).BoardRecord }) },
         { path: 'machines', lazy: async () => ({ Component: (await import('./machines')).Machines }) },
         { path: 'kinds', lazy: async () => ({ Component: (await import('./kinds')).Kinds }) },
@@ -20,5 +21,5 @@ export const logbook: Room = {
         { to: '/machines', words: 'Machines' },
     ],
     doors: [{ path: 'strip', words: 'Strip-down and rebuild', key: 's' }],
-    touched: ['strip', 'photos', 'bench', 'jobs', 'kind', 'kinds'],
+    touched: ['strip', 'photos', 'bench', 'jobs', 'kind', 'kinds', 'boards', 'machine'],
 };

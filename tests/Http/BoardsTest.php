@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Logbook\Board;
+use App\Logbook\Entry;
+use App\Logbook\Job;
+use App\Logbook\Machine;
+use App\People\Role;
+use Illuminate\Testing\TestResponse;
+
+/** A board has its own record for life: it comes alone, goes into a machine, comes out, lies on the shelf; both sides say so. */
+final class BoardsTest extends TestCase
+{
+    /**
+     * @param array<string, mixed> $body
+     */
+    private function takeIn(array $body): Job
+    {
+        $answer = $this->as(Role::Technician)->postJson('/api/intake', ['id' => self::ulid(), 'at' => '2026-03-01T09:00:00Z', ...$body])->assertCreated();
+
+        return Job::query()->findOrFail(self::text($answer->json('id')));
+    }
+
+    /**
+     * @param array<string, mixed> $data
+     *
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    private function moved(Job $job, array $data): TestResponse
+    {
+        return $this->add($job, ['kind' => 'board_moved', 'data' => $data]);
+    }
+
+    public function test_a_board_that_came_alone_is_measured_like_any_other(): void
+    {
+        $read = $this->as(Role::Technician)->postJson('/api/intake/read', ['line' => 'board: Gull video card #7, from the museum, no picture'])->assertOk();
+        self::assertSame(['Gull video card', '7', 'the museum', 'no picture', true], [
+            $read->json('machine'), $read->json('serial'), $read->json('owner'), $read->json('symptom'), $read->json('alone'),
+        ]);
+        $job = $this->takeIn(['name' => 'Gull video card', 'serial' => '7', 'alone' => true]);
+        $page = $this->getJson("/api/jobs/{$job->id}")->assertOk();
+        self::assertSame(['in no machine', 'Gull video card'], [$page->json('job.machine'), $page->json('job.board')]);
+        self::assertSame(0, Machine::query()->where('bare', false)->count(), 'no machine was made of it');
+        self::assertSame([], $this->getJson('/api/machines')->assertOk()->json('machines'));
+        $this->add($job, ['kind' => 'rails_said', 'data' => ['label' => '+5, -5']])->assertCreated();
+        $said = $this->add($job, ['line' => 'rail +5 5.01 loaded'])->assertCreated();
+        self::assertSame('reading', $said->json('entry.kind'));
+        $board = $this->getJson("/api/boards/{$job->board_id}")->assertOk();
+        self::assertSame([true, 'Gull video card', '7'], [$board->json('on_shelf'), $board->json('kind'), $board->json('board.serial')]);
+        self::assertSame(['Gull video card'], array_column((array) $this->getJson('/api/boards?on_shelf=1')->json('boards'), 'name'));
+    }
+
+    public function test_boards_move_and_both_sides_say_so(): void
+    {
+        $job = $this->job();
+        $machine = self::machine();
+        $alone = $this->takeIn(['name' => 'Gull video card', 'alone' => true]);
+        $sitting = Board::query()->findOrFail($job->board_id);
+        $boards = Board::query()->count();
+        self::assertRefused($this->moved($job, ['board' => self::ulid()]), '/data/board', 'no such board');
+        self::assertRefused($this->moved($job, ['board' => $alone->board_id]), '/data/board', 'on the shelf already');
+        self::assertRefused($this->moved($job, ['board' => $alone->board_id, 'to' => self::ulid(), 'place' => 'x']), '/data/to', 'no such machine');
+        self::assertRefused($this->moved($job, ['board' => $alone->board_id, 'to' => $machine->id]), '/data', 'to and place');
+        self::assertRefused($this->moved($job, ['board' => $alone->board_id, 'to' => $machine->id, 'place' => $sitting->slot]), '/data/place', 'is taken by');
+        self::assertRefused($this->moved($job, ['board' => $sitting->id, 'to' => $machine->id, 'place' => 'other']), '/data/board', 'take it out there first');
+
+        $out = $this->moved($job, ['board' => $sitting->id])->assertCreated();
+        self::assertStringContainsString("{$sitting->name} taken out of {$machine->name}, onto the shelf", self::text($out->json('entry.says')));
+        self::assertTrue($this->getJson("/api/boards/{$sitting->id}")->json('on_shelf'));
+        self::assertSame([$sitting->slot], array_column((array) $this->getJson("/api/machines/{$machine->id}")->json('empty'), 'value'));
+        $in = $this->moved($job, ['board' => $alone->board_id, 'to' => $machine->id, 'place' => $sitting->slot, 'lent' => true])->assertCreated();
+        self::assertStringContainsString('lent as a known-good one in', self::text($in->json('entry.says')));
+        $been = (array) $this->getJson("/api/boards/{$alone->board_id}")->json('moves');
+        self::assertSame([['the shelf', "{$machine->name}, {$sitting->slot}", true]], array_map(static fn (array $it): array => [$it['from'], $it['into'], $it['lent']], $been));
+        self::assertCount(2, (array) $this->getJson("/api/machines/{$machine->id}")->json('moves'));
+        self::assertContains($in->json('entry.id'), array_column((array) $this->getJson("/api/boards/{$alone->board_id}")->json('entries'), 'id'));
+        // A lesson for the kind afterwards makes no other board for the place, and does not rename the lent one.
+        $this->add($job, ['kind' => 'rails_said', 'data' => ['label' => '+3.3']]);
+        self::assertSame('Gull video card', Board::query()->findOrFail($alone->board_id)->name);
+        self::assertSame([$boards, 2], [Board::query()->count(), Board::query()->whereIn('id', [$sitting->id, $alone->board_id])->count()]);
+
+        // Written down by mistake: taken back, latest first.
+        $undo = fn (string $id): TestResponse => $this->add($job, ['kind' => 'withdrawn', 'text' => 'not so', 'corrects' => $id]);
+        self::assertRefused($undo(self::text($out->json('entry.id'))), '/corrects', 'another board sits');
+        $undo(self::text($in->json('entry.id')))->assertCreated();
+        $undo(self::text($out->json('entry.id')))->assertCreated();
+        self::assertSame([$machine->id, true], [Board::query()->findOrFail($sitting->id)->machine_id, $this->getJson("/api/boards/{$alone->board_id}")->json('on_shelf')]);
+        self::assertSame([], $this->getJson("/api/boards/{$sitting->id}")->json('moves'));
+    }
+
+    public function test_lists_are_searched_and_paged(): void
+    {
+        for ($n = 1; $n <= 60; ++$n) {
+            $this->takeIn(['name' => sprintf('Tern %02d', $n), 'serial' => "S{$n}x", ...($n === 7 ? ['owner' => 'Observatory shop'] : [])]);
+        }
+        $first = $this->getJson('/api/machines')->assertOk();
+        self::assertSame(['Tern 01', 50], [$first->json('machines.0.name'), count((array) $first->json('machines'))]);
+        $rest = $this->getJson('/api/machines?after='.self::text($first->json('next_after')))->assertOk();
+        self::assertSame(['Tern 51', 10, null], [$rest->json('machines.0.name'), count((array) $rest->json('machines')), $rest->json('next_after')]);
+        foreach (['tern 33' => 'Tern 33', 's41x' => 'Tern 41', 'observatory' => 'Tern 07'] as $search => $name) {
+            self::assertSame([$name], array_column((array) $this->getJson('/api/machines?search='.rawurlencode($search))->json('machines'), 'name'), $search);
+            self::assertCount(1, (array) $this->getJson('/api/boards?search='.rawurlencode($search))->json('boards'), $search);
+        }
+        self::assertSame([], $this->getJson('/api/machines?search=%25')->json('machines'), 'a sign of the database is a letter like any other');
+        self::assertRefused($this->getJson('/api/machines?after=nonsense'), '/after', 'not a place');
+    }
+
+    public function test_an_entry_says_which_board_it_is_about(): void
+    {
+        $job = $this->job();
+        $other = Board::query()->forceCreate(['machine_id' => self::machine()->id, 'slot' => 'card', 'name' => 'Card']);
+        $this->add($job, ['kind' => 'observation', 'text' => 'brown ring', 'board' => $other->id])->assertCreated();
+        self::assertSame($other->id, strtolower(self::text(Entry::query()->where('text', 'brown ring')->value('board_id'))));
+        self::assertRefused($this->add($job, ['kind' => 'observation', 'text' => 'x', 'board' => self::ulid()]), '/board', 'not a board of this machine');
+    }
+}
