@@ -12,13 +12,14 @@ use Illuminate\Database\Eloquent\Model;
  *
  * @property string  $id
  * @property string  $machine_id
- * @property string  $slot       the profile's key for it
+ * @property string  $slot        the profile's key for it
  * @property string  $name
  * @property ?string $serial
+ * @property ?string $merged_into the board that it turned out to be
  */
 final class Board extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['id', 'machine_id', 'slot', 'name', 'serial'];
+    protected $fillable = ['id', 'machine_id', 'slot', 'name', 'serial', 'merged_into'];
 }

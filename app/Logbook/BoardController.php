@@ -31,6 +31,7 @@ final readonly class BoardController
         $query = Node::of((object) $request->query->all())->only('search', 'after', 'on_shelf');
         [$rows, $next] = Named::asked($query)->page(
             DB::table('boards')->join('machines', 'machines.id', '=', 'boards.machine_id')->join('kinds', 'kinds.id', '=', 'machines.kind_id')
+                ->whereNull('boards.merged_into')
                 ->when($query->filled('on_shelf') !== null, static fn ($q) => $q->where('machines.bare', true))
                 ->select('boards.id', 'boards.name', 'boards.serial', 'boards.slot', 'machines.name as machine', 'machines.id as machine_id', 'machines.bare',
                     'machines.owner', 'kinds.name as kind', 'kinds.id as kind_id'),
@@ -56,7 +57,9 @@ final readonly class BoardController
     public function show(Request $request, Board $board): JsonResponse
     {
         $query = Node::of((object) $request->query->all())->only('before');
-        $entries = DB::table('entries')->where('board_id', $board->id)->orderByDesc('at')->orderByDesc('id')->limit(self::PAGE + 1);
+        // What was written down of the same board under another name is shown with it.
+        $all = [$board->id, ...Board::query()->where('merged_into', $board->id)->pluck('id')->all()];
+        $entries = DB::table('entries')->when(count($all) === 1, static fn ($q) => $q->where('board_id', $board->id), static fn ($q) => $q->whereIn('board_id', $all))->orderByDesc('at')->orderByDesc('id')->limit(self::PAGE + 1);
         if ($query->has('before')) {
             [$at, $id] = Cursor::read($query->at('before'));
             $entries->where(static fn ($q) => $q->where('at', '<', $at)->orWhere(static fn ($q) => $q->where('at', $at)->where('id', '<', $id)));
@@ -69,7 +72,7 @@ final readonly class BoardController
             board: new BoardCard($board->id, $board->slot, $board->name, $board->serial),
             machine: $machine->name,
             machine_id: $machine->id,
-            jobs: Cards::jobCards(Cards::jobs()->where('jobs.board_id', $board->id)->orderByDesc('opened_at')->limit(30)->get()),
+            jobs: Cards::jobCards(Cards::jobs()->whereIn('jobs.board_id', $all)->orderByDesc('opened_at')->limit(30)->get()),
             hazards: Cards::itemCards(Cards::items()->where('open_items.board_id', $board->id)->where('kind', 'hazard')),
             entries: Cards::entries($rows->take(self::PAGE)),
             next_before: $last === null ? null : Cursor::of($last, 'at'),

@@ -35,8 +35,8 @@ final readonly class IntakeController
         $machines = $line->machine === '' ? [] : Machine::query()->with('described')
             ->where(static fn (Builder $query) => $query->where('name', 'like', $like)->orWhere('serial', $line->machine)
                 ->when($line->serial !== null, static fn (Builder $query) => $query->orWhere('serial', $line->serial)))
-            ->orderBy('name')->limit(self::OFFERED)->get()->all();
-        $kinds = $line->machine === '' ? [] : Kind::query()->where('name', 'like', $like)->orderBy('name')->limit(self::OFFERED)->get()->all();
+            ->whereNull('merged_into')->orderBy('name')->limit(self::OFFERED)->get()->all();
+        $kinds = $line->machine === '' ? [] : Kind::query()->whereNull('merged_into')->where('name', 'like', $like)->orderBy('name')->limit(self::OFFERED)->get()->all();
 
         return new JsonResponse(new IntakeRead(
             $line->machine,

@@ -12,18 +12,19 @@ use Illuminate\Database\Eloquent\Model;
 /**
  * What all machines of one make share: a description with revisions that grows from work.
  *
- * @property string $id
- * @property string $slug
- * @property string $name
- * @property string $words    what it is, in a line
- * @property string $profile  JSON document, as it was accepted
- * @property int    $revision
+ * @property string  $id
+ * @property string  $slug
+ * @property string  $name
+ * @property string  $words       what it is, in a line
+ * @property string  $profile     JSON document, as it was accepted
+ * @property int     $revision
+ * @property ?string $merged_into the kind that it turned out to be
  */
 final class Kind extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['id', 'slug', 'name', 'words', 'profile', 'revision'];
+    protected $fillable = ['id', 'slug', 'name', 'words', 'profile', 'revision', 'merged_into'];
 
     public function readProfile(): Profile
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use App\Bench\ChoiceCard;
 use Ash\Document\Node;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -25,7 +26,7 @@ final readonly class KindController
     {
         $query = Node::of((object) $request->query->all())->only('search');
         $search = $query->has('search') && !$query->at('search')->isNull() ? $query->at('search')->string() : '';
-        $kinds = Kind::query()->when($search !== '', static fn ($q) => $q->where('name', 'like', '%'.addcslashes($search, '%_\\').'%'))
+        $kinds = Kind::query()->whereNull('merged_into')->when($search !== '', static fn ($q) => $q->where('name', 'like', '%'.addcslashes($search, '%_\\').'%'))
             ->orderBy('name')->limit(self::LISTED)->get(['id', 'slug', 'name', 'words']);
         $counts = Machine::query()->whereIn('kind_id', $kinds->pluck('id'))->groupBy('kind_id')->selectRaw('kind_id, COUNT(*) AS machines')->pluck('machines', 'kind_id');
 
@@ -52,6 +53,9 @@ final readonly class KindController
             $hall->sections->words($kind->readProfile()),
             array_values(array_map(MachineController::with(...), $machines->all())),
             self::lessons($kind),
+            KindSheets::of($kind),
+            array_map(static fn (SheetSort $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), SheetSort::cases()),
+            $kind->merged_into,
         ));
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use App\Bench\ChoiceCard;
 use OpenApi\Attributes as OA;
 
 /** A kind of machine: what is known of it, what was learned when and from which job, and its machines. */
@@ -11,9 +12,11 @@ use OpenApi\Attributes as OA;
 final readonly class KindPage
 {
     /**
-     * @param list<MachineCard> $machines
-     * @param list<LessonCard>  $lessons
-     * @param list<string>      $known
+     * @param list<MachineCard>   $machines
+     * @param list<LessonCard>    $lessons
+     * @param list<string>        $known
+     * @param list<KindSheetCard> $sheets
+     * @param list<ChoiceCard>    $sheet_choices
      */
     public function __construct(
         #[OA\Property()]
@@ -26,6 +29,12 @@ final readonly class KindPage
         public array $machines,
         #[OA\Property(type: 'array', items: new OA\Items(ref: LessonCard::class), description: 'the latest first')]
         public array $lessons,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: KindSheetCard::class), description: 'sheets, listings, ROM dumps; the latest first')]
+        public array $sheets,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'what a file may be')]
+        public array $sheet_choices,
+        #[OA\Property(description: 'the kind that it turned out to be')]
+        public ?string $merged_into,
     ) {
     }
 }

@@ -63,11 +63,20 @@ final class LogbookRoom extends Room
         Route::post('jobs/{job}/photos', [PhotoController::class, 'store']);
         Route::post('machines', [MachineController::class, 'store']);
         Route::put('machines/{machine}/profile', [MachineController::class, 'update']);
+        Route::post('kinds/{kind}/sheets', [KindSheets::class, 'store']);
         Route::post('boards/import', [BoardController::class, 'import']);
+    }
+
+    public function leads(): void
+    {
+        Route::post('kinds/{kind}/merge', [Merges::class, 'kinds']);
+        Route::post('machines/{machine}/merge', [Merges::class, 'machines']);
+        Route::delete('machines/{machine}/contact', [Merges::class, 'erase']);
     }
 
     public function pages(): void
     {
+        Route::get('sheets/{sheet}', [KindSheets::class, 'download']);
         Route::get('photos/{photo}', [PhotoController::class, 'picture']);
         Route::get('photos/{photo}/thumbnail', [PhotoController::class, 'thumbnail']);
         Route::get('machines/{machine}/profile.json', [MachineController::class, 'export']);

@@ -18,14 +18,15 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?string $serial
  * @property ?string $owner
  * @property string  $kind_id
- * @property bool    $bare      no machine, but the place of a board that is in none
+ * @property ?string $merged_into the machine that it turned out to be
+ * @property bool    $bare        no machine, but the place of a board that is in none
  * @property Kind    $described
  */
 final class Machine extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['id', 'slug', 'name', 'serial', 'owner', 'kind_id', 'bare'];
+    protected $fillable = ['id', 'slug', 'name', 'serial', 'owner', 'kind_id', 'bare', 'merged_into'];
 
     /** @return array<string, string> */
     protected function casts(): array

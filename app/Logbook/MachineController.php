@@ -29,7 +29,7 @@ final readonly class MachineController
     {
         $asked = Named::asked(Node::of((object) $request->query->all())->only('search', 'after'));
         [$rows, $next] = $asked->page(
-            DB::table('machines')->join('kinds', 'kinds.id', '=', 'machines.kind_id')->where('machines.bare', false)
+            DB::table('machines')->join('kinds', 'kinds.id', '=', 'machines.kind_id')->where('machines.bare', false)->whereNull('machines.merged_into')
                 ->select('machines.id', 'machines.slug', 'machines.name', 'machines.serial', 'machines.owner', 'machines.kind_id', 'kinds.words'),
             'machines.name',
             'machines.id',
@@ -97,7 +97,8 @@ final readonly class MachineController
     public function show(Machine $machine): JsonResponse
     {
         $profile = $machine->readProfile();
-        $jobs = Cards::jobs()->where('jobs.machine_id', $machine->id)->orderByDesc('opened_at')->limit(30)->get();
+        $all = [$machine->id, ...Machine::query()->where('merged_into', $machine->id)->pluck('id')->all()];
+        $jobs = Cards::jobs()->whereIn('jobs.machine_id', $all)->orderByDesc('opened_at')->limit(30)->get();
 
         return new JsonResponse(new MachinePage(
             self::card($machine, Board::query()->where('machine_id', $machine->id)->orderBy('slot')->get()->all()),

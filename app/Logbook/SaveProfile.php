@@ -64,6 +64,12 @@ final readonly class SaveProfile
         self::change($kind, $json, null, $author, $job);
     }
 
+    /** With what another description of the same kind knew. */
+    public static function merged(Kind $kind, string $json, string $author): void
+    {
+        self::change($kind, $json, null, $author, null);
+    }
+
     private static function change(Kind $kind, string $json, ?string $revision, string $author, ?Job $job): void
     {
         $profile = self::read($json);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Shelf;
 
 use App\Bench\Csv;
+use App\Logbook\Cards;
 use App\Logbook\House;
 use App\Logbook\Row;
 use Ash\Document\Node;
@@ -65,12 +66,13 @@ final readonly class ShoppingController
     #[OA\Get(path: '/labels', operationId: 'showLabels', tags: ['shelf'], parameters: [
         new OA\QueryParameter(name: 'items', description: 'comma-separated', schema: new OA\Schema(type: 'string')),
         new OA\QueryParameter(name: 'boards', description: 'comma-separated', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'jobs', description: 'comma-separated', schema: new OA\Schema(type: 'string')),
     ], responses: [
         new OA\Response(response: 200, description: 'labels to print', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: LabelCard::class))),
     ])]
     public function labels(Request $request): JsonResponse
     {
-        $query = Node::of((object) $request->query->all())->only('items', 'boards');
+        $query = Node::of((object) $request->query->all())->only('items', 'boards', 'jobs');
         $ids = static fn (string $name): array => $query->has($name) && !$query->at($name)->isNull()
             ? array_slice(array_filter(explode(',', $query->at($name)->string())), 0, self::LABELS)
             : [];
@@ -95,7 +97,13 @@ final readonly class ShoppingController
             array_values(ShelfCards::of(ShelfItem::query()->whereIn('id', $ids('items'))->orderBy('sku')->get()->all())),
         );
 
-        return new JsonResponse([...$boards->all(), ...$items]);
+        $jobs = Cards::jobs()->whereIn('jobs.id', $ids('jobs'))->get()->map(static function (object $row) use ($root): LabelCard {
+            $job = Cards::job($row);
+
+            return new LabelCard($job->label, [$job->machine, $job->board, $job->title], "{$root}/jobs/{$job->id}");
+        });
+
+        return new JsonResponse([...$jobs->all(), ...$boards->all(), ...$items]);
     }
 
     /**

@@ -14,6 +14,8 @@ use App\Logbook\Job;
 use App\Logbook\Machine;
 use App\Logbook\OpenJob;
 use App\Logbook\SaveProfile;
+use App\Logbook\TakeIn;
+use App\Logbook\TakeInBody;
 use App\Memory\MemoryTextBody;
 use App\Memory\Sources;
 use App\People\Person;
@@ -22,6 +24,7 @@ use App\Shelf\ShelfCsv;
 use App\Shelf\ShelfItem;
 use Ash\Document\Node;
 use Ash\Document\Shape;
+use Ash\Logbook\IntakeLine;
 use Ash\Rails\ReadingTaken;
 use Carbon\CarbonImmutable;
 use Symfony\Component\Uid\Ulid;
@@ -71,6 +74,13 @@ final class DemoSeeder
     {
         $entries = $notes->at('entries')->items();
         $opened = $entries[0]->at('at')->instant();
+        if ($notes->has('intake')) {
+            $this->runs = $this->tags = [];
+            $this->takeIn($notes, CarbonImmutable::instance($opened));
+            $this->entries($entries);
+
+            return;
+        }
         $machine = Machine::query()->where('slug', $notes->at('machine')->string())->firstOrFail();
         $board = Board::query()->where('machine_id', $machine->id)->where('slot', $notes->at('board')->string())->firstOrFail();
         $this->runs = $this->tags = [];
@@ -82,6 +92,28 @@ final class DemoSeeder
             at: CarbonImmutable::instance($opened),
             allowanceMinutes: $notes->at('allowance_minutes')->integer(1),
         ), $machine);
+        $this->entries($entries);
+    }
+
+    /** A machine that nobody had described, or a board that came alone: by the line that somebody typed. */
+    private function takeIn(Node $notes, CarbonImmutable $at): void
+    {
+        $line = IntakeLine::read($notes->at('intake')->string());
+        [$this->job] = TakeIn::with(new TakeInBody(
+            id: self::id($at),
+            at: $at,
+            name: $line->machine,
+            serial: $line->serial,
+            owner: $line->owner,
+            symptom: $line->symptom,
+            allowanceMinutes: $notes->at('allowance_minutes')->integer(1),
+            alone: $line->alone,
+        ), $this->people[$notes->at('entries')->items()[0]->at('who')->string()]);
+    }
+
+    /** @param list<Node> $entries */
+    private function entries(array $entries): void
+    {
         foreach ($entries as $entry) {
             match (true) {
                 $entry->has('readings') => $this->run($entry),

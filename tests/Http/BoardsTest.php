@@ -9,6 +9,7 @@ use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\Machine;
 use App\People\Role;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 
 /** A board has its own record for life: it comes alone, goes into a machine, comes out, lies on the shelf; both sides say so. */
@@ -115,5 +116,71 @@ final class BoardsTest extends TestCase
         $this->add($job, ['kind' => 'observation', 'text' => 'brown ring', 'board' => $other->id])->assertCreated();
         self::assertSame($other->id, strtolower(self::text(Entry::query()->where('text', 'brown ring')->value('board_id'))));
         self::assertRefused($this->add($job, ['kind' => 'observation', 'text' => 'x', 'board' => self::ulid()]), '/board', 'not a board of this machine');
+    }
+
+    public function test_two_kinds_that_are_one_are_merged_with_a_look_at_it_first(): void
+    {
+        $one = $this->takeIn(['name' => 'Tern 4']);
+        $two = $this->takeIn(['name' => 'Tern Four', 'owner' => 'Somebody, 12 Hill Road']);
+        $this->add($one, ['kind' => 'rails_said', 'data' => ['label' => '+5 6A']])->assertCreated();
+        $this->add($two, ['kind' => 'rails_said', 'data' => ['label' => '+5 4A, -12']])->assertCreated();
+        [$a, $b] = [Machine::query()->findOrFail($one->machine_id), Machine::query()->findOrFail($two->machine_id)];
+        $merge = fn (Role $role, string $of, array $body): TestResponse => $this->as($role)->postJson("/api/{$of}/merge", $body);
+        $merge(Role::Technician, "kinds/{$a->kind_id}", ['other' => $b->kind_id])->assertForbidden();
+        self::assertRefused($merge(Role::Lead, "kinds/{$a->kind_id}", ['other' => $a->kind_id]), '/other', 'same one');
+        self::assertRefused($merge(Role::Lead, "machines/{$a->id}", ['other' => $b->id]), '/other', 'merge the kinds first');
+
+        $seen = $merge(Role::Lead, "kinds/{$a->kind_id}", ['other' => $b->kind_id])->assertOk();
+        self::assertSame([false, ['Tern Four']], [$seen->json('done'), $seen->json('moves')]);
+        self::assertStringContainsString('stays', self::text($seen->json('conflicts.0')));
+        self::assertSame(2, count((array) $this->getJson('/api/kinds')->json()), 'a look changes nothing');
+        $merge(Role::Lead, "kinds/{$a->kind_id}", ['other' => $b->kind_id, 'done' => true])->assertOk();
+        self::assertSame(['Tern 4'], array_column((array) $this->getJson('/api/kinds')->json(), 'name'));
+        $kind = $this->getJson("/api/kinds/{$a->kind_id}");
+        self::assertStringContainsString('-12', self::text(json_encode($kind->json('known'))));
+        self::assertStringContainsString('merging Tern Four', self::text($kind->json('lessons.0.author')));
+        self::assertRefused($merge(Role::Lead, "kinds/{$a->kind_id}", ['other' => $b->kind_id]), '/other', 'merged into another');
+
+        // And the machines, which are one specimen: its record is shown whole, and no entry was rewritten.
+        $this->add($two, ['kind' => 'observation', 'text' => 'seen under its other name'])->assertCreated();
+        $seen = $merge(Role::Lead, "machines/{$a->id}", ['other' => $b->id])->assertOk();
+        self::assertStringContainsString('is shown with that of', self::text($seen->json('moves.0')));
+        $merge(Role::Lead, "machines/{$a->id}", ['other' => $b->id, 'done' => true])->assertOk();
+        self::assertSame([$a->id], array_column((array) $this->getJson('/api/machines')->json('machines'), 'id'));
+        self::assertCount(2, (array) $this->getJson("/api/machines/{$a->id}")->json('jobs'));
+        self::assertContains('seen under its other name', array_column((array) $this->getJson("/api/boards/{$one->board_id}")->json('entries'), 'says'));
+        self::assertSame($two->board_id, Entry::query()->where('text', 'seen under its other name')->value('board_id'));
+
+        self::assertSame('Somebody, 12 Hill Road', $this->getJson("/api/machines/{$a->id}")->json('machine.owner'));
+        $this->as(Role::Technician)->deleteJson("/api/machines/{$a->id}/contact")->assertForbidden();
+        $before = Entry::query()->count();
+        $this->as(Role::Lead)->deleteJson("/api/machines/{$a->id}/contact")->assertNoContent();
+        self::assertSame([null, 'erased', $before], [$this->getJson("/api/machines/{$a->id}")->json('machine.owner'), $two->refresh()->owner, Entry::query()->count()]);
+    }
+
+    public function test_a_rom_dump_hangs_on_its_kind_to_the_byte(): void
+    {
+        $job = $this->takeIn(['name' => 'Tern 4']);
+        $kind = Machine::query()->findOrFail($job->machine_id)->kind_id;
+        $keep = fn (string $id, ?UploadedFile $file, string $what = 'rom'): TestResponse => $this->as(Role::Technician)->post(
+            "/api/kinds/{$kind}/sheets", ['id' => $id, 'what' => $what, 'note' => 'socket U7', ...($file === null ? [] : ['file' => $file])], ['Accept' => 'application/json'],
+        );
+        // The check value of CRC-32 (ISO 3309) over these nine digits is CBF43926; of SHA-256, FIPS 180-4 over "123456789", from sha256sum.
+        $file = static fn (string $name = 'u7 <b>.bin'): UploadedFile => UploadedFile::fake()->createWithContent($name, '123456789');
+        $id = self::ulid();
+        self::assertRefused($keep($id, null), '/file', 'is missing');
+        self::assertRefused($keep($id, $file(), 'poem'), '/what');
+        $sheet = (array) $keep($id, $file())->assertCreated()->json('0');
+        self::assertSame(['cbf43926', '15e2b0d3c33891ebb0f1ef609ec419420c20e320ce94c65fbc8c3312448eb225', 9, 'ROM dump'], [
+            $sheet['crc32'], $sheet['sha256'], $sheet['bytes'], $sheet['what'],
+        ]);
+        $keep($id, $file())->assertCreated();
+        self::assertRefused($keep(self::ulid(), $file('again.bin')), '/file', 'hangs there already');
+        self::assertCount(1, (array) $this->getJson("/api/kinds/{$kind}")->json('sheets'));
+        $down = $this->get("/sheets/{$id}")->assertOk();
+        self::assertSame('application/octet-stream', $down->headers->get('Content-Type'));
+        self::assertStringStartsWith('attachment', self::text($down->headers->get('Content-Disposition')));
+        self::assertSame('123456789', $down->streamedContent());
+        $this->get('/sheets/'.self::ulid())->assertNotFound();
     }
 }

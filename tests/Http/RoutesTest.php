@@ -47,7 +47,17 @@ final class RoutesTest extends TestCase
         ]);
         $port = \App\Instruments\SerialPort::query()->create(['name' => 'Tester', 'host' => '127.0.0.1', 'port' => 9, 'standin' => true])->id;
         $item = \App\Shelf\ShelfItem::query()->create(['sku' => 'X', 'name' => 'X', 'spec' => [], 'place' => 'X', 'came_on' => '2026-01-01'])->id;
+        $kind = Machine::query()->findOrFail($job->machine_id)->kind_id;
+        $sheet = strtolower(self::ulid());
+        \Illuminate\Support\Facades\DB::table('kind_sheets')->insert([
+            'id' => $sheet, 'kind_id' => $kind, 'what' => 'sheet', 'name' => 'x.txt', 'bytes' => 1, 'crc32' => '00000000', 'sha256' => str_repeat('0', 64),
+            'author' => 'Test', 'created_at' => now(),
+        ]);
+        is_dir(storage_path('app/sheets')) || mkdir(storage_path('app/sheets'), 0700, true);
+        file_put_contents(storage_path("app/sheets/{$sheet}"), 'x');
         $ids = [
+            'kind' => $kind,
+            'sheet' => $sheet,
             'item' => $item,
             'reservation' => self::ulid(),
             'source' => $source->id,

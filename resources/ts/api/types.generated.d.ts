@@ -629,6 +629,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/kinds/{kind}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mergeKinds"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kinds/{kind}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keepSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/labels": {
         parameters: {
             query?: never;
@@ -725,6 +757,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/machines/{machine}/contact": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["eraseContact"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/machines/{machine}/lines": {
         parameters: {
             query?: never;
@@ -735,6 +783,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["importLines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/machines/{machine}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mergeMachines"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2334,7 +2398,26 @@ export interface components {
             /** @description the latest first */
             lessons: components["schemas"]["LessonCard"][];
             machines: components["schemas"]["MachineCard"][];
+            /** @description the kind that it turned out to be */
+            merged_into: string | null;
             revision: number;
+            /** @description what a file may be */
+            sheet_choices: components["schemas"]["ChoiceCard"][];
+            /** @description sheets, listings, ROM dumps; the latest first */
+            sheets: components["schemas"]["KindSheetCard"][];
+        };
+        KindSheetCard: {
+            /** Format: date-time */
+            at: string;
+            author: string;
+            bytes: number;
+            /** @description hexadecimal, as in ISO 3309 */
+            crc32: string;
+            id: string;
+            name: string;
+            note: string | null;
+            sha256: string;
+            what: string;
         };
         /** @description A label for a board, an original or a bag. */
         LabelCard: {
@@ -2598,6 +2681,18 @@ export interface components {
             radix?: 2 | 8 | 10 | 16 | "2" | "8" | "10" | "16" | null;
             tested?: string[] | string;
             text: string;
+        };
+        MergeBody: {
+            done?: boolean;
+            other: string;
+        };
+        /** @description What a merge does, or did. */
+        MergeCard: {
+            /** @description where both say something, and what stays */
+            conflicts: string[];
+            done: boolean;
+            /** @description what comes over */
+            moves: string[];
         };
         /** @description What a meter said of itself. */
         MeterAnswer: {
@@ -3024,6 +3119,18 @@ export interface components {
             verdict: "in" | "in_close" | "out_close" | "out" | null;
             /** Format: float */
             volts: number;
+        };
+        SheetBody: {
+            /**
+             * Format: binary
+             * @description of any type, at most 50 MB; it is kept to the byte
+             */
+            file: string;
+            /** @description ULID */
+            id: string;
+            note?: string | null;
+            /** @enum {string} */
+            what: "sheet" | "listing" | "rom";
         };
         /** @description The head of a job. */
         SheetCard: {
@@ -4855,6 +4962,76 @@ export interface operations {
             };
         };
     };
+    mergeKinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["MergeBody"];
+            };
+        };
+        responses: {
+            /** @description what it does, or did */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MergeCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    keepSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": components["schemas"]["SheetBody"];
+            };
+        };
+        responses: {
+            /** @description it hangs there */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindSheetCard"][];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
     showLabels: {
         parameters: {
             query?: {
@@ -4862,6 +5039,8 @@ export interface operations {
                 boards?: string;
                 /** @description comma-separated */
                 items?: string;
+                /** @description comma-separated */
+                jobs?: string;
             };
             header?: never;
             path?: never;
@@ -5023,6 +5202,26 @@ export interface operations {
             };
         };
     };
+    eraseContact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description whose it is stands nowhere but in what was written into the record */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     importLines: {
         parameters: {
             query?: never;
@@ -5047,6 +5246,41 @@ export interface operations {
                     "application/json": {
                         taken: number;
                     };
+                };
+            };
+        };
+    };
+    mergeMachines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["MergeBody"];
+            };
+        };
+        responses: {
+            /** @description what it does, or did */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MergeCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
                 };
             };
         };

@@ -52,6 +52,8 @@ export interface Room {
     doors?: Door[];
     /** what a machine's page links to */
     machineLinks?: { path: string; words: string }[];
+    /** what a job's page links to, beside its title */
+    jobLinks?: { to: (job: string) => string; words: string }[];
     /** what a board's page links to */
     boardLinks?: { to: (board: string) => string; words: string }[];
     /** keys that the room's parts of a job's page listen to */

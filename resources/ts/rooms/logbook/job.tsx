@@ -82,6 +82,13 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
                             {door.words} <kbd>{door.key}</kbd>
                         </LinkButton>
                     ))}
+                    {rooms
+                        .flatMap((room) => room.jobLinks ?? [])
+                        .map((it) => (
+                            <LinkButton key={it.words} to={it.to(job.id)}>
+                                {it.words}
+                            </LinkButton>
+                        ))}
                     {may && open && (
                         <Button look="quiet" onClick={() => setChoosing(true)}>
                             Boards <kbd>@</kbd>

@@ -2,7 +2,10 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
-import { Field, Part } from '../../ui/controls';
+import { Field, Notice, Part } from '../../ui/controls';
+import { useIsLead, useMayRecord } from '../../ui/session';
+import { MergePart } from './merge';
+import { Sheets } from './sheets';
 import { Loaded, Page } from '../../ui/page';
 import { dayAndClock } from '../../ui/when';
 
@@ -53,8 +56,15 @@ export function Kind() {
 }
 
 function KindSheet({ page }: { page: Schemas['KindPage'] }) {
+    const may = useMayRecord();
+    const lead = useIsLead();
     return (
         <Page title={page.kind.name} over={<>{page.kind.words}. What all of this kind share; it grows from work.</>}>
+            {page.merged_into !== null && (
+                <Notice tone="care">
+                    It turned out to be <Link to={`/kinds/${page.merged_into}`}>another kind</Link>.
+                </Notice>
+            )}
             <div className="grid items-start gap-3 lg:grid-cols-[3fr_2fr]">
                 <Part title="Known">
                     <ul className="flex flex-col gap-1">
@@ -76,6 +86,7 @@ function KindSheet({ page }: { page: Schemas['KindPage'] }) {
                     </ul>
                 </Part>
             </div>
+            <Sheets page={page} may={may} />
             <Part title="Learned">
                 <ol className="divide-y divide-line">
                     {page.lessons.map((lesson) => (
@@ -96,6 +107,7 @@ function KindSheet({ page }: { page: Schemas['KindPage'] }) {
                     ))}
                 </ol>
             </Part>
+            {lead && page.merged_into === null && <MergePart of="kinds" id={page.kind.id} name={page.kind.name} />}
         </Page>
     );
 }

@@ -1,3 +1,4 @@
+import { MergePart } from './merge';
 import { Moves } from './moves';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
@@ -6,7 +7,7 @@ import { api, data, type Schemas } from '../../api/client';
 import { Brought, useRooms } from '../../bench/house';
 import { Button, Cautions, LinkButton, Part } from '../../ui/controls';
 import { Loaded, Page } from '../../ui/page';
-import { useMayRecord } from '../../ui/session';
+import { useIsLead, useMayRecord } from '../../ui/session';
 import { day } from '../../ui/when';
 
 const Edit = lazy(async () => ({ default: (await import('./machine-edit')).MachineEdit }));
@@ -22,6 +23,7 @@ export function Machine() {
 
 function MachineSheet({ page }: { page: Schemas['MachinePage'] }) {
     const may = useMayRecord();
+    const lead = useIsLead();
     const client = useQueryClient();
     const [editing, setEditing] = useState(false);
     const { machine } = page;
@@ -55,6 +57,7 @@ function MachineSheet({ page }: { page: Schemas['MachinePage'] }) {
                         </LinkButton>
                     ))}
                     {may && <Button onClick={() => setEditing(true)}>Edit the profile</Button>}
+                    {lead && machine.owner !== null && <Erase machine={machine.id} />}
                 </>
             }
         >
@@ -102,6 +105,22 @@ function MachineSheet({ page }: { page: Schemas['MachinePage'] }) {
                     </ul>
                 </Part>
             </div>
+            {lead && <MergePart of="machines" id={machine.id} name={machine.name} />}
         </Page>
+    );
+}
+
+/** Whose it is, and how to reach them, is erased; the record stays. */
+function Erase({ machine }: { machine: string }) {
+    const client = useQueryClient();
+    const [sure, setSure] = useState(false);
+    const erase = async () => {
+        await api.DELETE('/machines/{machine}/contact', { params: { path: { machine } } });
+        void client.invalidateQueries();
+    };
+    return (
+        <Button look="quiet" onClick={() => (sure ? void erase() : setSure(true))}>
+            {sure ? 'Erase it for good' : "Erase the owner's contact"}
+        </Button>
     );
 }

@@ -5,10 +5,10 @@ import { api, data, type Schemas } from '../../api/client';
 import { Button } from '../../ui/controls';
 import { Loaded, Page } from '../../ui/page';
 
-/** A sheet of labels to print: the code opens the record of the board, or the part on the shelf. */
+/** A sheet of labels to print: the code opens the job on a telephone, the record of the board, or the part on the shelf. */
 export function Labels() {
     const [query] = useSearchParams();
-    const asked = { items: query.get('items') ?? '', boards: query.get('boards') ?? '' };
+    const asked = { items: query.get('items') ?? '', boards: query.get('boards') ?? '', jobs: query.get('jobs') ?? '' };
     const labels = useQuery({ queryKey: ['labels', asked], queryFn: () => data(api.GET('/labels', { params: { query: asked } })) });
     return (
         <Loaded query={labels}>

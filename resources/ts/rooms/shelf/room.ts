@@ -13,5 +13,6 @@ export const shelf: Room = {
         { to: (board) => `/shelf?board=${board}`, words: 'Originals kept' },
         { to: (board) => `/labels?boards=${board}`, words: 'Label' },
     ],
+    jobLinks: [{ to: (job) => `/labels?jobs=${job}`, words: 'Label' }],
     touched: ['shelf', 'shelf-item', 'shopping'],
 };

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use App\Http\Body;
+use App\Http\Errors;
+use App\Http\Once;
+use App\People\SignedIn;
+use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
+use Ash\Logbook\Merge;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use OpenApi\Attributes as OA;
+
+/**
+ * Two kinds or two machines that turned out to be one. The record cannot be rewritten, so the other one stays in it and is shown with the
+ * first: its entries keep the board that they were written about.
+ */
+final readonly class Merges
+{
+    private const FLAGS = JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION;
+
+    #[OA\Post(
+        path: '/kinds/{kind}/merge',
+        operationId: 'mergeKinds',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'kind', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/MergeBody')),
+        responses: [
+            new OA\Response(response: 200, description: 'what it does, or did', content: new OA\JsonContent(ref: MergeCard::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
+    public function kinds(Request $request, Kind $kind): JsonResponse
+    {
+        $body = Body::as($request, MergeBody::class);
+        $who = SignedIn::person($request)->name;
+
+        return new JsonResponse(Once::transaction(static function () use ($kind, $body, $who): MergeCard {
+            $other = Kind::query()->lockForUpdate()->find($body->other) ?? throw InvalidDocument::at('/other', 'there is no such kind');
+            self::apart($kind->id, $other->id, $kind->merged_into, $other->merged_into);
+            $merge = Merge::of(Node::parse($kind->profile)->object(), Node::parse($other->profile)->object());
+            $machines = Machine::query()->where('kind_id', $other->id)->orderBy('name')->pluck('name')->map(static fn (mixed $it): string => is_string($it) ? $it : '')->all();
+            if ($body->done) {
+                SaveProfile::merged($kind, json_encode($merge->document, self::FLAGS)."\n", "{$who}, merging {$other->name}");
+                Machine::query()->where('kind_id', $other->id)->update(['kind_id' => $kind->id]);
+                DB::table('kind_sheets')->where('kind_id', $other->id)->update(['kind_id' => $kind->id]);
+                $other->update(['merged_into' => $kind->id]);
+            }
+
+            return new MergeCard($body->done, $merge->conflicts, array_values($machines));
+        }));
+    }
+
+    #[OA\Post(
+        path: '/machines/{machine}/merge',
+        operationId: 'mergeMachines',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'machine', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/MergeBody')),
+        responses: [
+            new OA\Response(response: 200, description: 'what it does, or did', content: new OA\JsonContent(ref: MergeCard::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
+    public function machines(Request $request, Machine $machine): JsonResponse
+    {
+        $body = Body::as($request, MergeBody::class);
+
+        return new JsonResponse(Once::transaction(static function () use ($machine, $body): MergeCard {
+            $other = Machine::query()->where('bare', false)->lockForUpdate()->find($body->other) ?? throw InvalidDocument::at('/other', 'there is no such machine');
+            self::apart($machine->id, $other->id, $machine->merged_into, $other->merged_into);
+            $machine->kind_id === $other->kind_id || throw InvalidDocument::at('/other', 'is of another kind: merge the kinds first');
+            $conflicts = $moves = [];
+            foreach (['serial', 'owner'] as $field) {
+                $one = $machine->getAttribute($field);
+                $two = $other->getAttribute($field);
+                if (is_string($one) && is_string($two) && $one !== $two) {
+                    $conflicts[] = "{$field}: {$one} stays, {$two} goes";
+                }
+            }
+            foreach (Board::query()->where('machine_id', $other->id)->orderBy('slot')->get() as $board) {
+                $same = Board::query()->where('machine_id', $machine->id)->where('slot', $board->slot)->first();
+                $moves[] = $same === null ? "{$board->name} goes into the place {$board->slot}" : "the record of {$board->name} is shown with that of {$same->name}";
+                if ($body->done) {
+                    $same === null ? $board->update(['machine_id' => $machine->id]) : $board->update(['merged_into' => $same->id]);
+                }
+            }
+            if ($body->done) {
+                $machine->update(['serial' => $machine->serial ?? $other->serial, 'owner' => $machine->owner ?? $other->owner]);
+                $other->update(['merged_into' => $machine->id]);
+            }
+
+            return new MergeCard($body->done, $conflicts, $moves);
+        }));
+    }
+
+    #[OA\Delete(
+        path: '/machines/{machine}/contact',
+        operationId: 'eraseContact',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'machine', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 204, description: 'whose it is stands nowhere but in what was written into the record')],
+    )]
+    public function erase(Machine $machine): JsonResponse
+    {
+        Once::transaction(static function () use ($machine): void {
+            $all = [$machine->id, ...Machine::query()->where('merged_into', $machine->id)->pluck('id')->all()];
+            Machine::query()->whereIn('id', $all)->update(['owner' => null]);
+            Job::query()->whereIn('machine_id', $all)->update(['owner' => 'erased']);
+        });
+
+        return new JsonResponse(null, 204);
+    }
+
+    private static function apart(string $one, string $other, ?string $oneInto, ?string $otherInto): void
+    {
+        $one !== $other || throw InvalidDocument::at('/other', 'is the same one already');
+        $oneInto === null || throw InvalidDocument::at('', 'was merged into another already: merge with that one');
+        $otherInto === null || throw InvalidDocument::at('/other', 'was merged into another already');
+    }
+}

@@ -1,0 +1,102 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
+import { api, data, type Schemas } from '../../api/client';
+import { Button, Field, Notice, Part } from '../../ui/controls';
+import { useSend } from '../../ui/form';
+
+/** Two kinds or two machines that are one: looked at before it is done. A lead's. */
+export function MergePart({ of, id, name }: { of: 'kinds' | 'machines'; id: string; name: string }) {
+    const client = useQueryClient();
+    const [search, setSearch] = useState('');
+    const [other, setOther] = useState<{ id: string; name: string } | null>(null);
+    const [seen, setSeen] = useState<Schemas['MergeCard'] | null>(null);
+    const asked = useDeferredValue(search.trim());
+    const found = useQuery({
+        queryKey: ['merge', of, asked],
+        enabled: asked !== '',
+        queryFn: async () =>
+            of === 'kinds'
+                ? await data(api.GET('/kinds', { params: { query: { search: asked } } }))
+                : (await data(api.GET('/machines', { params: { query: { search: asked } } }))).machines,
+    });
+    const ask = (body: Schemas['MergeBody']) =>
+        of === 'kinds'
+            ? data(api.POST('/kinds/{kind}/merge', { params: { path: { kind: id } }, body }))
+            : data(api.POST('/machines/{machine}/merge', { params: { path: { machine: id } }, body }));
+    const form = useSend(
+        () => ask({ other: other?.id ?? '', ...(seen === null ? {} : { done: true }) }),
+        (card) => {
+            setSeen(card);
+            if (card.done) void client.invalidateQueries();
+        },
+    );
+    return (
+        <Part title={of === 'kinds' ? 'The same kind under another name' : 'The same machine under another name'}>
+            <div className="max-w-md">
+                <Field
+                    label="Search for the other one"
+                    type="search"
+                    value={search}
+                    onChange={(event) => {
+                        setSearch(event.target.value);
+                        setOther(null);
+                        setSeen(null);
+                    }}
+                />
+            </div>
+            {other === null && asked !== '' && (
+                <ul className="mt-2 flex flex-wrap gap-2">
+                    {(found.data ?? [])
+                        .filter((it) => it.id !== id)
+                        .map((it) => (
+                            <li key={it.id}>
+                                <Button look="quiet" onClick={() => setOther(it)}>
+                                    {it.name}
+                                </Button>
+                            </li>
+                        ))}
+                </ul>
+            )}
+            {other !== null && (
+                <div className="mt-2 flex flex-col gap-2">
+                    <p>
+                        {other.name} is {name}.
+                    </p>
+                    {seen !== null && (
+                        <>
+                            <Lines title="Comes over" lines={seen.moves} />
+                            <Lines title="Both say something" lines={seen.conflicts} />
+                            {seen.done && <Notice tone="good">Merged. No entry was changed.</Notice>}
+                        </>
+                    )}
+                    {seen?.done !== true && (
+                        <div>
+                            <Button look={seen === null ? 'quiet' : 'main'} disabled={form.busy} onClick={() => void form.submit()}>
+                                {seen === null ? 'Look at what that does' : 'Merge them'}
+                            </Button>
+                        </div>
+                    )}
+                </div>
+            )}
+            {(form.problem ?? form.at('/other') ?? form.at('')) !== undefined && (
+                <Notice tone="bad" live>
+                    {form.problem ?? form.at('/other') ?? form.at('')}
+                </Notice>
+            )}
+        </Part>
+    );
+}
+
+function Lines({ title, lines }: { title: string; lines: string[] }) {
+    if (lines.length === 0) return null;
+    return (
+        <section>
+            <h3 className="text-sm font-bold">{title}</h3>
+            <ul>
+                {lines.map((line) => (
+                    <li key={line}>{line}</li>
+                ))}
+            </ul>
+        </section>
+    );
+}
