@@ -1,7 +1,7 @@
 import { ulid } from 'ulid';
 import { useSyncExternalStore } from 'react';
 import { isRecord, keepText, parsed, readText } from './storage';
-import { boardAtHand } from '../bench/at-hand';
+import { boardAtHand } from './at-hand';
 import { api, data, Refusal, Unreachable, type Schemas } from './client';
 
 type ByKind = Schemas['EntryDataByKind'];

@@ -3,7 +3,7 @@ import { Dialog } from 'radix-ui';
 import { useDeferredValue, useState } from 'react';
 import { api, data, type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
-import { takeInHand, useBoardAtHand } from '../../bench/at-hand';
+import { takeInHand, useBoardAtHand } from '../../api/at-hand';
 import { Button, Field, Notice } from '../../ui/controls';
 import { Sheet } from '../../ui/keys';
 

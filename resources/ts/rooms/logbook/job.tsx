@@ -19,7 +19,7 @@ import { OpenItems } from './open-items';
 import { Photos } from '../../bench/photos';
 import { Stages } from './stages';
 import { useLive } from '../../bench/live';
-import { useBoardAtHand } from '../../bench/at-hand';
+import { useBoardAtHand } from '../../api/at-hand';
 import { BoardsAtHand } from './boards-at-hand';
 
 export function Job() {

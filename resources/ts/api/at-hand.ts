@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { isRecord, keepText, parsed, readText } from '../api/storage';
+import { isRecord, keepText, parsed, readText } from './storage';
 
 /** The board that the next entries of a job are about, when it is not the job's own: kept by this browser, by job. */
 const KEY = 'ash-bench.at-hand';
