@@ -85,7 +85,7 @@ final readonly class BatteriesRoom extends Room
         );
     }
 
-    /** Chemistry, cells, volts and state in any order; what else is said stays in the text. */
+    /** Chemistry, cells, volts and state in any order; what else is said tells where it is. */
     private static function said(string $body, string $line): LineSaid
     {
         $table = new LineTable(
@@ -105,7 +105,9 @@ final readonly class BatteriesRoom extends Room
                 ['/^\d{1,3}$/', 'cells', static fn (string $it): int => (int) $it],
             ],
         );
-        [$fields] = $table->read($body);
+        [$fields, $left] = $table->read($body);
+        $where = mb_substr(trim(preg_replace('/\bcells?\b/iu', '', implode(' ', $left)) ?? ''), 0, 160);
+        $fields += $where === '' ? [] : ['where' => $where];
         if (!isset($fields['state'])) {
             throw UnclearLine::write('battery leaking, battery sound, battery removed or battery none; bat nicd 3 leaking');
         }

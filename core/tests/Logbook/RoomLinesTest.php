@@ -43,6 +43,7 @@ final class RoomLinesTest extends TestCase
             ['rail +12 11.31 ripple 141 at U52 out loaded', 'reading: +12 at U52 out, working load: 11.31 V, ripple 141 mVpp'],
             ['C12 bulged', 'cap_reading: C12 in circuit: bulged'],
             ['bat nicd 3 leaking', 'battery: Battery leaking: nickel-cadmium, 3 cells'],
+            ['battery leaking at the edge', 'battery: Battery leaking, at the edge'],
             ['mem 1A3F 55 51', 'memory: Memory error at 1A3F: 55 was written, 51 read'],
             ['out lid; 6 M4x8', 'strip: lid; 6 M4x8'],
             [
