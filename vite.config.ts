@@ -11,7 +11,7 @@ const OF_ROOM = /\/resources\/ts\/rooms\/(?!logbook\/)([a-z]+)\/(?!(?:room|asks)
 const room = (id: string): string | null => OF_ROOM.exec(id)?.[1] ?? null;
 
 export default defineConfig({
-    plugins: [laravel({ input: 'resources/ts/main.tsx', refresh: false }), react(), tailwindcss()],
+    plugins: [laravel({ input: ['resources/ts/main.tsx', 'resources/ts/shell-worker.ts'], refresh: false }), react(), tailwindcss()],
     build: {
         target: 'es2022',
         assetsInlineLimit: 0,

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\ShellWorkerController;
 use App\Http\UpController;
 use App\Logbook\House;
 use Illuminate\Support\Facades\Route;
@@ -20,4 +21,5 @@ Route::middleware(['auth', 'can:read', 'throttle:api'])->group(static function (
 });
 
 // Every other address is a screen of the application.
+Route::get('shell-worker.js', [ShellWorkerController::class, 'show'])->withoutMiddleware('web');
 Route::view('{screen?}', 'app')->where('screen', '^(?!api/|build/|sanctum/|up$).*$')->name('screen');

@@ -8,12 +8,14 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { Refusal, Unreachable } from './api/client';
+import { openShell } from './api/known';
 import { ROOMS } from './rooms';
 import { BrokenScreen } from './ui/boundary';
 import { applyLight } from './ui/light';
 import { Shell } from './shell';
 
 applyLight();
+openShell();
 
 /** The session has ended somewhere else: every screen falls back to the sign-in, and what is unsent stays where it is. */
 function ended(problem: Error): void {

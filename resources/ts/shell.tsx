@@ -2,7 +2,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
 import { api, data } from './api/client';
+import { forgetKnown } from './api/known';
 import { openOutbox } from './api/outbox';
+import { openPhotoBox } from './api/photo-box';
 import { HouseContext, openHouse } from './bench/house';
 import { ROOMS } from './rooms';
 import { Button } from './ui/controls';
@@ -43,6 +45,10 @@ function SignedIn({ person }: { person: Person }) {
         openOutbox(person.id, (job) => {
             void client.invalidateQueries({ queryKey: ['job', job] });
             for (const key of ROOMS.flatMap((room) => room.touched)) void client.invalidateQueries({ queryKey: [key] });
+        });
+        openPhotoBox(person.id, (job, photos) => {
+            client.setQueryData(['photos', job], photos);
+            void client.invalidateQueries({ queryKey: ['job', job] });
         });
     }, [client, person.id]);
     return (
@@ -120,6 +126,7 @@ function SignOut({ person }: { person: Person }) {
                 className="border-edge-ink! bg-edge! text-edge-ink!"
                 onClick={() =>
                     void data(api.DELETE('/session')).then(() => {
+                        void forgetKnown();
                         client.clear();
                         window.location.assign('/');
                     })

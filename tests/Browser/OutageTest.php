@@ -86,6 +86,8 @@ final class OutageTest extends TestCase
     {
         $tools = new ChromeDevToolsDriver($this->chrome->driver);
         $tools->execute('Network.enable');
+        // The shell's worker would answer in the network's stead: ShellTest is about that.
+        $tools->execute('Network.setBypassServiceWorker', ['bypass' => true]);
         $tools->execute('Network.setBlockedURLs', ['urls' => array_values($addresses)]);
     }
 

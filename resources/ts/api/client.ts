@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch';
+import { heard } from './known';
 import type { components, paths } from './types.generated';
 
 export type Schemas = components['schemas'];
@@ -37,6 +38,7 @@ async function ask(request: Request): Promise<Response> {
     const again = request.clone();
     try {
         const response = await fetch(request);
+        heard(response);
         if (response.status !== 419) return response;
         await fetch('/sanctum/csrf-cookie');
         again.headers.set('X-XSRF-TOKEN', xsrf());

@@ -2,8 +2,9 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
-import { api, data, words, type Schemas } from '../api/client';
+import { api, data, Refusal, words, type Schemas } from '../api/client';
 import { record } from '../api/outbox';
+import { takePhoto } from '../api/photo-box';
 import { Button, Field, Notice, Part } from '../ui/controls';
 import { Sheet } from '../ui/keys';
 import { dayAndClock } from '../ui/when';
@@ -12,7 +13,6 @@ type Photo = Schemas['PhotoCard'];
 
 /** Pictures of the job; a pin points at a place that has no designator. */
 export function Photos({ job, may }: { job: string; may: boolean }) {
-    const client = useQueryClient();
     const input = useRef<HTMLInputElement>(null);
     const [caption, setCaption] = useState('');
     const [of, setOf] = useState('');
@@ -29,29 +29,20 @@ export function Photos({ job, may }: { job: string; may: boolean }) {
     const send = async (file: File) => {
         setBusy(true);
         setProblem(null);
-        const form = new FormData();
-        form.set('id', ulid());
-        form.set('entry', ulid());
-        form.set('at', new Date().toISOString());
-        form.set('caption', caption);
-        if (of.trim() !== '') {
-            form.set('of', of);
-            if (phase !== '') form.set('phase', phase);
-        }
-        form.set('file', file);
         try {
-            client.setQueryData(
-                ['photos', job],
-                await data(
-                    api.POST('/jobs/{job}/photos', {
-                        params: { path: { job } },
-                        body: form as never,
-                        bodySerializer: (body: unknown) => body as FormData,
-                    }),
-                ),
-            );
-            void client.invalidateQueries({ queryKey: ['job', job] });
-            setCaption('');
+            const sent = await takePhoto({
+                id: ulid(),
+                entry: ulid(),
+                at: new Date().toISOString(),
+                job,
+                caption,
+                of: of.trim(),
+                phase: of.trim() === '' ? '' : phase,
+                name: file.name,
+                file,
+            });
+            if (sent instanceof Refusal) setProblem(`${file.name} ${words(sent)}`);
+            else setCaption('');
         } catch (caught) {
             setProblem(`${file.name} ${words(caught)}`);
         } finally {
