@@ -10,6 +10,7 @@ use App\Logbook\Cards;
 use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\OpenItem;
+use App\Logbook\TrueHere;
 use Ash\Capacitors\BoardCapacitor;
 use Ash\Capacitors\CapacitorFound;
 use Ash\Capacitors\CapacitorLine;
@@ -40,7 +41,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class CapacitorsOfJob
 {
     /** @param Collection<int, \stdClass> $tests rows of this board */
-    private function __construct(private Job $job, private BoardList $list, private Readings $readings, private Collection $tests)
+    private function __construct(private Job $job, private BoardList $list, private Readings $readings, private Collection $tests, private TrueHere $here)
     {
     }
 
@@ -48,7 +49,7 @@ final readonly class CapacitorsOfJob
     {
         $list = BoardList::of($job);
 
-        return new self($job, $list, Readings::of($job, $list), DB::table('capacitor_tests')->where('board_id', $job->board_id)->get());
+        return new self($job, $list, Readings::of($job, $list), DB::table('capacitor_tests')->where('board_id', $job->board_id)->get(), TrueHere::of($job->board_id));
     }
 
     public function page(): CapacitorPage
@@ -141,11 +142,13 @@ final readonly class CapacitorsOfJob
         $standing = $this->readings->standing($it->key);
         [$farad, $ohm] = self::counting($standing, $reading);
 
+        $here = $this->here->about($it->key);
+
         return new CapCard(
             key: $it->key,
             ref: $given->ref,
             place: self::place($it),
-            words: $it->words(),
+            words: $it->words().($here === null ? '' : "; {$here}"),
             known: $it->part !== null,
             kind: $it->part?->kind,
             rail: $given->rail,

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use App\Bench\ChoiceCard;
+use App\Http\Errors;
+use App\People\SignedIn;
 use Ash\Document\Node;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -57,6 +59,23 @@ final readonly class KindController
             array_map(static fn (SheetSort $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), SheetSort::cases()),
             $kind->merged_into,
         ));
+    }
+
+    #[OA\Delete(
+        path: '/kinds/{kind}/lessons/{job}',
+        operationId: 'takeBackLessons',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'kind', schema: new OA\Schema(type: 'string')), new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        responses: [
+            new OA\Response(response: 200, description: 'what the job taught is taken back', content: new OA\JsonContent(ref: KindPage::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
+    public function takeBack(Request $request, Kind $kind, Job $job): JsonResponse
+    {
+        SaveProfile::without($kind, $job, SignedIn::person($request)->name);
+
+        return $this->show($kind->refresh());
     }
 
     public static function card(Kind $kind): KindCard

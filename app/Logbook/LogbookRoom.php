@@ -6,6 +6,7 @@ namespace App\Logbook;
 
 use Ash\Document\InvalidDocument;
 use Ash\Document\Shape;
+use Ash\Facts\Facts;
 use Ash\Logbook\Entries\Arrived;
 use Ash\Logbook\Entries\BoardMoved;
 use Ash\Logbook\Entries\FixUndone;
@@ -18,6 +19,7 @@ use Ash\Logbook\Entries\PutBack;
 use Ash\Logbook\Entries\WaitingFor;
 use Ash\Logbook\EntryData;
 use Ash\Logbook\LogbookRoom as Core;
+use Ash\Logbook\Profile;
 use Illuminate\Support\Facades\Route;
 
 /** What the hall itself brings on this floor. */
@@ -63,6 +65,7 @@ final class LogbookRoom extends Room
         Route::post('jobs/{job}/photos', [PhotoController::class, 'store']);
         Route::post('machines', [MachineController::class, 'store']);
         Route::put('machines/{machine}/profile', [MachineController::class, 'update']);
+        Route::delete('kinds/{kind}/lessons/{job}', [KindController::class, 'takeBack']);
         Route::post('kinds/{kind}/sheets', [KindSheets::class, 'store']);
         Route::post('boards/import', [BoardController::class, 'import']);
     }
@@ -118,6 +121,11 @@ final class LogbookRoom extends Room
     {
         $moved = $entry->as(BoardMoved::class);
         $moved === null || BoardMoves::make($entry, $moved);
+    }
+
+    public function facts(Job $job, Profile $profile, Facts $known): array
+    {
+        return TrueHere::of($job->board_id)->notes;
     }
 
     public function follow(Entry $entry, Job $job): void

@@ -8,12 +8,16 @@ use App\Http\Conflict;
 use App\Http\Once;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
+use Ash\Logbook\Lesson;
 use Ash\Logbook\Profile;
 use Illuminate\Support\Facades\DB;
 
 /** A profile comes in: from a file or from the screen, as a new machine or over an old one. The document is kept to the letter. */
 final readonly class SaveProfile
 {
+    /** Revisions of one job that are taken back at once. */
+    private const LESSONS = 500;
+
     /** @param ?string $id of the specimen, when it is known already */
     public static function asNew(string $json, string $author, ?string $id = null): Machine
     {
@@ -68,6 +72,24 @@ final readonly class SaveProfile
     public static function merged(Kind $kind, string $json, string $author): void
     {
         self::change($kind, $json, null, $author, null);
+    }
+
+    /** Without what a job has taught, its last lesson first; what others have said since stays. */
+    public static function without(Kind $kind, Job $job, string $author): void
+    {
+        $lessons = DB::table('kind_profiles')->where('kind_id', $kind->id)->where('job_id', $job->id)->orderByDesc('revision')->limit(self::LESSONS)->pluck('revision')->all();
+        $lessons !== [] || throw InvalidDocument::at('/job', 'has taught nothing of this kind');
+        $document = static fn (int $revision): \stdClass => Node::parse((new Row(
+            DB::table('kind_profiles')->where('kind_id', $kind->id)->where('revision', $revision)->first() ?? abort(404),
+        ))->string('profile'))->object();
+        $now = Node::parse($kind->profile)->object();
+        foreach ($lessons as $revision) {
+            $revision = is_numeric($revision) ? (int) $revision : 0;
+            $now = Lesson::undone($now, $document($revision - 1), $document($revision));
+        }
+        $json = json_encode($now, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION)."\n";
+        $json !== $kind->profile || throw InvalidDocument::at('/job', 'what it taught has been taken back or changed already');
+        self::change($kind, $json, null, "{$author}, taking back what {$job->label()} taught", null);
     }
 
     private static function change(Kind $kind, string $json, ?string $revision, string $author, ?Job $job): void

@@ -10,6 +10,7 @@ use App\Logbook\Entry;
 use App\Logbook\Gathered;
 use App\Logbook\House;
 use App\Logbook\Row;
+use App\Logbook\TrueHere;
 use Ash\Document\Node;
 use Ash\Facts\Band;
 use Ash\Facts\Facts;
@@ -47,7 +48,13 @@ final readonly class RunAsShown
         private Facts $bands,
         private ?RunState $before,
         private bool $closed,
+        private TrueHere $here,
     ) {
+    }
+
+    private static function joined(?string $one, ?string $other): ?string
+    {
+        return $one === null || $other === null ? $one ?? $other : "{$one}; {$other}";
     }
 
     /** @param ?Load $load null: the one that the run's last voltage was read at, when there is one */
@@ -74,6 +81,7 @@ final readonly class RunAsShown
             $bands,
             $repeated === null ? null : RunState::read($repeated, $profile, $bands),
             $job->string('state') === 'closed',
+            TrueHere::of($run->board_id),
         );
 
         return $page->page($job, $board->string('name'));
@@ -124,7 +132,7 @@ final readonly class RunAsShown
             key: self::key($rail->name, $point->name), rail: $rail->name, nominal: Notation::print($rail->nominalV, Unit::Volt), limits: $rail->limits->words(),
             wide: Limits::wide($rail->nominalV)->words(), band: $band, band_reason: $chosen?->reason, test_point: $point->name,
             where: $point->where, point: $point->point, protects: $rail->protects,
-            source: $this->described->source($rail->name),
+            source: self::joined($this->described->source($rail->name), $this->here->about($rail->name)),
             ohms_good: $rail->ohmsGood === null ? null : Notation::print($rail->ohmsGood, Unit::Ohm, 3),
             reading: $reading === null || $judged === null ? null : $this->card($reading, $judged),
             previous: $before?->volts === null ? null : Notation::print($before->volts, Unit::Volt).', '.($judgedBefore?->verdict?->words() ?? ''),

@@ -37,6 +37,11 @@ final class Bulk
         return $this->one('SELECT board_id FROM jobs WHERE id = '.$this->database->quote($job));
     }
 
+    public function kindOf(string $job): string
+    {
+        return $this->one('SELECT kind_id FROM machines JOIN jobs ON machine_id = machines.id WHERE jobs.id = '.$this->database->quote($job));
+    }
+
     public function job(string $title): string
     {
         return $this->one('SELECT id FROM jobs WHERE title = '.$this->database->quote($title));
@@ -80,6 +85,25 @@ final class Bulk
         }
 
         return $this->one("SELECT board_id FROM jobs WHERE id = '{$this->demoJob()}'");
+    }
+
+    /** So many machines of so many kinds, two boards each, with three revisions of every kind. */
+    public function machines(int $machines, int $kinds): void
+    {
+        $profile = "CONCAT('{\"format\":\"ash-bench/machine-profile/1\",\"slug\":\"bulk-', seq, '\",\"name\":\"Bulk ', seq,"
+            ."'\",\"kind\":\"desk computer\",\"boards\":[{\"key\":\"main\",\"name\":\"Main board\"},{\"key\":\"card\",\"name\":\"Card\"}],"
+            ."\"rails\":[{\"name\":\"+5\",\"nominal_v\":5,\"test_points\":[{\"name\":\"J1\",\"point\":\"supply\"}]}]}')";
+        $this->database->exec("INSERT INTO kinds (id, slug, name, words, profile, revision, created_at, updated_at)
+            SELECT CONCAT('00k', LPAD(seq, 23, '0')), CONCAT('bulk-', seq), CONCAT('Bulk ', seq), 'desk computer', {$profile}, 3, NOW(), NOW() FROM seq_1_to_{$kinds}");
+        $this->database->exec("INSERT INTO kind_profiles (kind_id, revision, profile, author, created_at)
+            SELECT k.id, s.seq, k.profile, 'x', NOW() FROM kinds k JOIN seq_1_to_3 s WHERE k.id LIKE '00k%'");
+        $this->database->exec("INSERT INTO machines (id, slug, name, kind_id, serial, owner, created_at, updated_at)
+            SELECT CONCAT('00m', LPAD(seq, 23, '0')), CONCAT('bulk-machine-', seq), CONCAT('Bulk ', 1 + seq % {$kinds}),
+                CONCAT('00k', LPAD(1 + seq % {$kinds}, 23, '0')), CONCAT('S', seq, 'x'), CONCAT('Owner ', seq % 300), NOW(), NOW() FROM seq_1_to_{$machines}");
+        $this->database->exec("INSERT INTO boards (id, machine_id, slot, name, serial, created_at, updated_at)
+            SELECT CONCAT('00', LEFT(b.slot, 1), LPAD(s.seq, 23, '0')), CONCAT('00m', LPAD(s.seq, 23, '0')), b.slot, b.name, CONCAT('B', s.seq, LEFT(b.slot, 1)), NOW(), NOW()
+            FROM seq_1_to_{$machines} s JOIN (SELECT 'main' AS slot, 'Main board' AS name UNION SELECT 'card', 'Card') b");
+        $this->one('ANALYZE TABLE kinds, machines, boards');
     }
 
     public function fill(int $jobs, int $entries): void

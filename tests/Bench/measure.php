@@ -145,6 +145,8 @@ $demo = $bulk->demoJob();
 $pages = [
     'bench' => '/api/bench', 'job page of the demo' => "/api/jobs/{$demo}", 'job page with 500 entries' => "/api/jobs/{$job500}",
     'jobs' => '/api/jobs', 'machines' => '/api/machines', 'battery page' => "/api/jobs/{$demo}/battery", 'capacitors page' => "/api/jobs/{$demo}/capacitors",
+    'machines searched' => '/api/machines?search=S4711x', 'boards' => '/api/boards', 'boards searched' => '/api/boards?search=B4711m',
+    'kinds' => '/api/kinds', 'kind page' => '/api/kinds/'.$bulk->kindOf($demo), 'board page' => "/api/boards/{$bulk->boardOf($demo)}",
     'leaks page' => "/api/jobs/{$demo}/corrosion", 'memory page' => "/api/jobs/{$demo}/memory", 'shopping list' => '/api/shopping',
     'a board\'s readings as CSV' => "/boards/{$bulk->boardOf($demo)}/readings.csv",
 ];
@@ -248,6 +250,7 @@ if (in_array('small', $argv, true)) {
 }
 
 $from = microtime(true);
+$bulk->machines(5_000, 800);
 $bulk->fill(20_000, 2_000_000);
 printf("%s; filled in %.0f s\n", $bulk->counts(), microtime(true) - $from);
 foreach ($pages as $what => $path) {

@@ -183,4 +183,40 @@ final class BoardsTest extends TestCase
         self::assertSame('123456789', $down->streamedContent());
         $this->get('/sheets/'.self::ulid())->assertNotFound();
     }
+
+    public function test_undo_takes_back_only_what_that_job_taught(): void
+    {
+        $one = $this->takeIn(['name' => 'Tern 4']);
+        $machine = Machine::query()->findOrFail($one->machine_id);
+        $two = $this->takeIn(['machine' => $machine->id]);
+        $this->add($one, ['kind' => 'rails_said', 'data' => ['label' => '+5 6A']])->assertCreated();
+        $this->add($two, ['kind' => 'memory_said', 'data' => ['line' => '2 x 8 4116 U20 at 0']])->assertCreated();
+        $this->add($one, ['kind' => 'point_named', 'data' => ['rail' => '+5', 'name' => 'J1 pin 3', 'point' => 'supply']])->assertCreated();
+        $known = fn (): string => self::text(json_encode($this->getJson("/api/kinds/{$machine->kind_id}")->json('known')));
+        self::assertStringContainsString('J1 pin 3', $known());
+        $this->as(Role::Viewer)->deleteJson("/api/kinds/{$machine->kind_id}/lessons/{$one->id}")->assertForbidden();
+        $back = $this->as(Role::Technician)->deleteJson("/api/kinds/{$machine->kind_id}/lessons/{$one->id}")->assertOk();
+        self::assertStringContainsString("taking back what {$one->label()} taught", self::text($back->json('lessons.0.author')));
+        self::assertStringNotContainsString('Rail +5', $known());
+        self::assertStringContainsString('4116', $known(), 'what the other job taught stays');
+        self::assertRefused($this->deleteJson("/api/kinds/{$machine->kind_id}/lessons/{$one->id}"), '/job', 'taken back');
+        self::assertRefused($this->deleteJson("/api/kinds/{$machine->kind_id}/lessons/{$this->job()->id}"), '/job', 'taught nothing');
+    }
+
+    public function test_what_is_true_of_one_board_only_shows_where_its_kind_would_mislead(): void
+    {
+        $one = $this->takeIn(['name' => 'Tern 4']);
+        $kind = Machine::query()->findOrFail($one->machine_id)->kind_id;
+        $this->add($one, ['kind' => 'rails_said', 'data' => ['label' => '+5, +12']])->assertCreated();
+        $this->add($one, ['line' => 'C12 1000u 16V'])->assertCreated();
+        $this->add($one, ['line' => 'here C12 is 2200u since the last repair'])->assertCreated();
+        $this->add($one, ['line' => 'here +12 comes from a module on the back'])->assertCreated();
+        $two = $this->takeIn(['kind' => $kind, 'name' => 'Tern 4', 'serial' => '2']);
+        $rail = fn (Job $job): string => self::text(json_encode($this->getJson('/api/rail-runs/'.$this->railRun($job))->assertOk()->json('steps')));
+        self::assertStringContainsString('on this board only: comes from a module on the back', $rail($one));
+        self::assertStringNotContainsString('on this board only', $rail($two), 'the other specimen has it not');
+        self::assertStringContainsString('on this board only: is 2200u', self::text($this->getJson("/api/jobs/{$one->id}/capacitors")->json('caps.0.words')));
+        self::assertContains('On this board only: C12 is 2200u since the last repair', (array) $this->getJson("/api/jobs/{$one->id}")->json('sheet.known'));
+        self::assertStringNotContainsString('2200u', self::text(json_encode($this->getJson("/api/kinds/{$kind}")->json('known'))));
+    }
 }

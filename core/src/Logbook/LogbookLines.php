@@ -9,6 +9,7 @@ use Ash\Logbook\Entries\Decision;
 use Ash\Logbook\Entries\Fixing;
 use Ash\Logbook\Entries\FixUndone;
 use Ash\Logbook\Entries\ItemCondition;
+use Ash\Logbook\Entries\OnlyHere;
 use Ash\Logbook\Entries\PartReplaced;
 use Ash\Logbook\Entries\StageEntered;
 use Ash\Logbook\Entries\TakenOut;
@@ -18,6 +19,7 @@ use Ash\Logbook\Entries\WaitingFor;
 final readonly class LogbookLines
 {
     private const REPLACED = 'replaced C12 1000u 16V -> 1000u 25V from shelf dc 8431';
+    private const HERE = 'here C12 is 2200u since the last repair';
     private const DECIDED = 'decided to recap the rail because two of four are bad';
 
     /** @return list<LineRule> */
@@ -50,8 +52,18 @@ final readonly class LogbookLines
             new LeadingWord(['decided'], self::decision(...), ['decided' => self::DECIDED]),
             new LeadingWord(['stage'], self::stage(...), ['stage' => 'stage supply']),
             new LeadingWord(['out'], self::out(...), ['out' => 'out lid; 6 M4x8, 2 M3x6; J1 black beside black; stuck']),
+            new LeadingWord(['here'], self::here(...), ['here' => self::HERE]),
             new LeadingWord(['loose'], self::loose(...), ['loose' => 'loose M3x6 under the main board']),
         ];
+    }
+
+    private static function here(string $body): LineSaid
+    {
+        if (preg_match('/^(\S+)\s+(.+)$/us', $body, $m) !== 1) {
+            throw UnclearLine::write(self::HERE);
+        }
+
+        return new LineSaid(OnlyHere::KIND, '', (object) ['about' => $m[1], 'is' => $m[2]]);
     }
 
     private static function part(string $body, string $line): LineSaid

@@ -13,6 +13,7 @@ use Ash\Logbook\Entries\Decision;
 use Ash\Logbook\Entries\FixUndone;
 use Ash\Logbook\Entries\GatePassed;
 use Ash\Logbook\Entries\JobClosed;
+use Ash\Logbook\Entries\OnlyHere;
 use Ash\Logbook\Entries\Overruled;
 use Ash\Logbook\Entries\PartReplaced;
 use Ash\Logbook\Entries\PhotoTaken;
@@ -76,6 +77,7 @@ final readonly class LogbookRoom extends Room
             ),
             new EntryKind(TakenOut::KIND, 'taken out', TakenOut::class, Spoken::Repeats, stage: Stage::StripDown),
             new EntryKind(BoardMoved::KIND, 'board moved', BoardMoved::class),
+            new EntryKind(OnlyHere::KIND, 'this one only', OnlyHere::class),
             new EntryKind(PutBack::KIND, 'put back', PutBack::class, stage: Stage::Rebuild),
             new EntryKind(ColdChecked::KIND, 'cold check', ColdChecked::class, weight: Weight::Evidence, stage: Stage::ColdChecks),
             new EntryKind(Overruled::KIND, 'overruled', Overruled::class),
@@ -114,7 +116,10 @@ final readonly class LogbookRoom extends Room
         $hazards = array_map(static fn (OpenThing $it): string => $it->text, $at->open(self::HAZARD));
 
         return new Findings(
-            known: array_map(static fn (string $part): string => "Replaced {$part}", $parts->parts ?? []),
+            known: [
+                ...array_map(static fn (OnlyHere $it): string => "On this board only: {$it->words()}", $at->facts->all(OnlyHere::class)),
+                ...array_map(static fn (string $part): string => "Replaced {$part}", $parts->parts ?? []),
+            ],
             steps: array_values(array_filter([self::ended($at), self::symptom($at), self::arrived($at), self::undo($at, $hazards), ...self::coldChecks($at)])),
             unproven: array_map(static fn (string $wrong): Unproven => new Unproven("cold check: {$wrong}", 'line'), self::wrong($at)),
             waits: array_values(array_map(self::waits(...), array_filter($at->open(WaitingFor::KIND), static fn (OpenThing $it): bool => $it->ready === null))),

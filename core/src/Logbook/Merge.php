@@ -13,9 +13,6 @@ final readonly class Merge
     /** What names a description itself: the first one's. */
     private const OWN = ['format', 'slug', 'name', 'kind'];
 
-    /** Fields by which the things in a list are told apart. */
-    private const KEYS = ['name', 'key', 'ref', 'note'];
-
     /** @param list<string> $conflicts in words, with the pointer */
     private function __construct(public \stdClass $document, public array $conflicts)
     {
@@ -65,30 +62,18 @@ final readonly class Merge
     {
         $known = [];
         foreach ($one as $i => $it) {
-            $known[self::key($it)] = $i;
+            $known[Lesson::key($it)] = $i;
         }
         foreach ($other as $it) {
-            $i = $known[self::key($it)] ?? null;
+            $i = $known[Lesson::key($it)] ?? null;
             if ($i === null) {
                 $one[] = $it;
             } elseif ($one[$i] instanceof \stdClass && $it instanceof \stdClass) {
-                $one[$i] = (object) self::both(get_object_vars($one[$i]), get_object_vars($it), $at.'/'.self::key($it), $conflicts);
+                $one[$i] = (object) self::both(get_object_vars($one[$i]), get_object_vars($it), $at.'/'.Lesson::key($it), $conflicts);
             }
         }
 
         return $one;
-    }
-
-    private static function key(mixed $it): string
-    {
-        $fields = $it instanceof \stdClass ? get_object_vars($it) : [];
-        foreach (self::KEYS as $key) {
-            if (is_string($fields[$key] ?? null)) {
-                return $fields[$key];
-            }
-        }
-
-        return json_encode($it, JSON_THROW_ON_ERROR);
     }
 
     private static function said(mixed $value): string

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
@@ -6,6 +6,7 @@ import { Field, Notice, Part } from '../../ui/controls';
 import { useIsLead, useMayRecord } from '../../ui/session';
 import { MergePart } from './merge';
 import { Sheets } from './sheets';
+import { useSend } from '../../ui/form';
 import { Loaded, Page } from '../../ui/page';
 import { dayAndClock } from '../../ui/when';
 
@@ -102,6 +103,9 @@ function KindSheet({ page }: { page: Schemas['KindPage'] }) {
                                 <span className="text-sm text-soft">
                                     , {lesson.author}, revision {lesson.revision}
                                 </span>
+                                {may && lesson.job_id !== null && page.lessons.find((it) => it.job_id === lesson.job_id) === lesson && (
+                                    <TakeBack kind={page.kind.id} job={lesson.job_id} label={lesson.job_label ?? ''} />
+                                )}
                             </span>
                         </li>
                     ))}
@@ -109,5 +113,24 @@ function KindSheet({ page }: { page: Schemas['KindPage'] }) {
             </Part>
             {lead && page.merged_into === null && <MergePart of="kinds" id={page.kind.id} name={page.kind.name} />}
         </Page>
+    );
+}
+
+/** What one job taught is taken back; what others have said since stays. */
+function TakeBack({ kind, job, label }: { kind: string; job: string; label: string }) {
+    const client = useQueryClient();
+    const [sure, setSure] = useState(false);
+    const form = useSend(
+        () => data(api.DELETE('/kinds/{kind}/lessons/{job}', { params: { path: { kind, job } } })),
+        (page) => client.setQueryData(['kind', kind], page),
+    );
+    return (
+        <>
+            {' '}
+            <button type="button" className="text-accent underline" onClick={() => (sure ? void form.submit() : setSure(true))}>
+                {sure ? `Take back all that ${label} taught` : 'take back'}
+            </button>
+            {form.at('/job') !== undefined && <span className="text-out"> {form.at('/job')}</span>}
+        </>
     );
 }
