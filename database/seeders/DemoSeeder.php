@@ -142,11 +142,24 @@ final class DemoSeeder
         $this->add($entry, ['kind' => 'memory', 'minutes' => 10, 'data' => (object) ['source' => $id, 'condition' => $given->at('condition')->raw()]], 1);
     }
 
+    /** A machine by its name in addresses, a board by its place in one, or one that is in none by its name. */
+    private static function found(string $what, string $name, string $place): string
+    {
+        $boards = Board::query()->join('machines', 'machines.id', '=', 'boards.machine_id');
+
+        return match ($what) {
+            'machine' => Machine::query()->where('slug', $name)->firstOrFail()->id,
+            'at' => $boards->where('machines.slug', $name)->where('slot', $place)->firstOrFail(['boards.id'])->id,
+            default => $boards->where('machines.bare', true)->where('boards.name', $name)->where('boards.serial', '0044')->firstOrFail(['boards.id'])->id,
+        };
+    }
+
     /** "@tag" in the notes stands for the entry that carries the tag, "@shelf:NUMBER" for a part of the shelf. */
     private function resolved(Node $data): object
     {
         return (object) array_map(fn (mixed $value): mixed => match (true) {
             is_string($value) && str_starts_with($value, '@shelf:') => ShelfItem::query()->where('sku', substr($value, 7))->firstOrFail()->id,
+            is_string($value) && preg_match('/^@(at|alone|machine):([^:]+):?(.*)$/', $value, $m) === 1 => self::found($m[1], $m[2], $m[3]),
             is_string($value) && str_starts_with($value, '@') => $this->tags[substr($value, 1)],
             default => $value,
         }, get_object_vars($data->object()));

@@ -34,8 +34,8 @@ final class DemoTest extends TestCase
     public function test_the_scenario_is_as_large_and_as_varied_as_it_says(): void
     {
         self::assertGreaterThanOrEqual(5, Machine::query()->count());
-        self::assertSame(14, Board::query()->count());
-        self::assertSame(13, Job::query()->count());
+        self::assertSame(15, Board::query()->count());
+        self::assertSame(15, Job::query()->count());
         self::assertEqualsWithDelta(460, Entry::query()->count(), 40);
         $states = Job::query()->pluck('state')->countBy()->all();
         self::assertSame(['closed', 'open', 'parked'], array_keys(collect($states)->sortKeys()->all()));
