@@ -37,7 +37,7 @@ final readonly class BoardController
                     'machines.owner', 'kinds.name as kind', 'kinds.id as kind_id'),
             'boards.name',
             'boards.id',
-            ['boards.name', 'boards.serial', 'machines.name', 'machines.serial', 'machines.owner', 'kinds.name'],
+            Named::boards(...),
         );
 
         return new JsonResponse(new BoardList(array_map(static function (Row $it): BoardRow {

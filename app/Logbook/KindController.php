@@ -28,7 +28,7 @@ final readonly class KindController
     {
         $query = Node::of((object) $request->query->all())->only('search');
         $search = $query->has('search') && !$query->at('search')->isNull() ? $query->at('search')->string() : '';
-        $kinds = Kind::query()->whereNull('merged_into')->when($search !== '', static fn ($q) => $q->where('name', 'like', '%'.addcslashes($search, '%_\\').'%'))
+        $kinds = Kind::query()->whereNull('merged_into')->when($search !== '', static fn ($q) => $q->where('found_by', 'like', Named::like($search)))
             ->orderBy('name')->limit(self::LISTED)->get(['id', 'slug', 'name', 'words']);
         $counts = Machine::query()->whereIn('kind_id', $kinds->pluck('id'))->groupBy('kind_id')->selectRaw('kind_id, COUNT(*) AS machines')->pluck('machines', 'kind_id');
 

@@ -33,7 +33,7 @@ final readonly class MachineController
                 ->select('machines.id', 'machines.slug', 'machines.name', 'machines.serial', 'machines.owner', 'machines.kind_id', 'kinds.words'),
             'machines.name',
             'machines.id',
-            ['machines.name', 'machines.serial', 'machines.owner', 'kinds.name', 'kinds.words'],
+            Named::machines(...),
         );
         $boards = Board::query()->whereIn('machine_id', array_map(static fn (Row $it): string => $it->string('id'), $rows))->orderBy('slot')->get()->groupBy('machine_id');
 

@@ -31,20 +31,34 @@ final readonly class Named
         return new self($search, $parts[1], $parts[0]);
     }
 
+    public static function like(string $search): string
+    {
+        return '%'.addcslashes(mb_strtolower($search), '%_\\').'%';
+    }
+
+    /** Machines that hold the pattern themselves, or whose kind does. */
+    public static function machines(Builder $query, string $like): void
+    {
+        $query->where(static fn (Builder $q) => $q->where('machines.found_by', 'like', $like)
+            ->orWhereIn('machines.kind_id', static fn (Builder $kinds) => $kinds->from('kinds')->select('id')->where('found_by', 'like', $like)));
+    }
+
+    /** Boards that hold the pattern themselves, or whose machine does. */
+    public static function boards(Builder $query, string $like): void
+    {
+        $query->where(static fn (Builder $q) => $q->where('boards.found_by', 'like', $like)
+            ->orWhereIn('boards.machine_id', static fn (Builder $machines) => self::machines($machines->from('machines')->select('id'), $like)));
+    }
+
     /**
-     * @param list<string> $columns any of which may hold what is searched for
+     * @param \Closure(Builder, string): mixed $found narrows to what holds the pattern, which is in lower case
      *
      * @return array{list<Row>, ?string} the rows of a page, and where the next one starts
      */
-    public function page(Builder $query, string $name, string $id, array $columns): array
+    public function page(Builder $query, string $name, string $id, \Closure $found): array
     {
         if ($this->search !== '') {
-            $like = '%'.addcslashes($this->search, '%_\\').'%';
-            $query->where(static function (Builder $q) use ($columns, $like): void {
-                foreach ($columns as $column) {
-                    $q->orWhere($column, 'like', $like);
-                }
-            });
+            $found($query, self::like($this->search));
         }
         $this->afterName === null || $query->where(fn (Builder $q) => $q->where($name, '>', $this->afterName)
             ->orWhere(fn (Builder $q) => $q->where($name, $this->afterName)->where($id, '>', $this->afterId)));

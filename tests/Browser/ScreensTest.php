@@ -36,22 +36,10 @@ final class ScreensTest extends TestCase
             'Originals kept from' => '/shelf', 'Coming and going' => '/shelf/'.self::one("SELECT id FROM shelf_items WHERE sku = 'AL-4700-25'"),
             'Running low' => '/shopping', 'Three across on a plain sheet' => '/labels?boards='.self::one('SELECT board_id FROM jobs WHERE id = ?', $job),
             'Chips known here' => '/memory', 'Memory of Dunlin' => "/machines/{$machine}/memory", 'Add someone' => '/people',
-            'Link for the owner' => "/jobs/{$job}/report", 'There is no screen' => '/nowhere/at/all',
+            'Link for the owner' => "/jobs/{$job}/report", 'There is no screen' => '/nowhere/at/all', 'only those in no machine' => '/boards',
+            'What all of this kind share' => '/kinds/'.self::one("SELECT kind_id FROM machines WHERE name LIKE 'Stilt 3%'"),
+            'Where it has been' => '/boards/'.self::one("SELECT id FROM boards WHERE serial = '0044'"),
         ];
-    }
-
-    private function axe(string $screen): void
-    {
-        $this->chrome->script((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
-        $found = $this->chrome->driver->executeAsyncScript(<<<'JS'
-            const done = arguments[0];
-            const rules = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
-            const place = (n) => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '');
-            axe.run(document, {runOnly: rules}).then((r) => done(r.violations
-                .filter((v) => ['serious', 'critical'].includes(v.impact))
-                .map((v) => v.id + ': ' + v.nodes.map(place).slice(0, 3).join(' | '))));
-            JS);
-        self::assertSame([], $found, $screen);
     }
 
     #[DataProvider('lights')]
@@ -74,6 +62,7 @@ final class ScreensTest extends TestCase
         foreach ([
             'n' => ['/', 'Each board keeps'],
             'c' => ['/jobs/'.$this->job('Memory test stops after a cold night'), 'Close the job'],
+            '@' => ['/jobs/'.$this->job('Memory test stops after a cold night'), 'Boards at hand'],
             '?' => ['/', 'these keys'],
         ] as $key => [$address, $words]) {
             $chrome->go($address);

@@ -99,4 +99,53 @@ final class StrangerTest extends TestCase
             $other->close();
         }
     }
+
+    public function test_every_rooms_first_screen_asks_for_one_thing_and_works_at_once(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('bea');
+        $job = $this->takeIn('Whinchat logger, from the weather mast, dead');
+        foreach ([
+            'How does the memory lie?' => 'memory', 'walk over it' => 'capacitors', 'As it was found' => 'battery', 'A place in one line' => 'corrosion',
+            'Rebuild: last out is first in' => 'strip', 'Passes' => 'soak',
+        ] as $words => $room) {
+            $chrome->go("/jobs/{$job}/{$room}");
+            $chrome->see($words);
+            usleep(250_000);
+            $this->axe("{$room} of a stranger");
+        }
+        $chrome->go("/jobs/{$job}/capacitors");
+        $chrome->see('walk over it');
+        $line = $chrome->field('Designator, value, volts, rail, looks');
+        $line->sendKeys('C12 1000u 16V bulged');
+        $chrome->see('C12 in circuit: bulged (replace');
+        $line->sendKeys(Key::ENTER);
+        $chrome->see('C13 1000u 16V');
+        $chrome->field('Designator, value, volts, rail, looks')->sendKeys('=');
+        $chrome->see('Capacitor C13: 1000 µF 16 V');
+        $chrome->field('Designator, value, volts, rail, looks')->sendKeys(Key::ENTER);
+        $chrome->see('C14 1000u 16V');
+        self::assertSame('3', self::one("SELECT COUNT(*) FROM entries WHERE job_id = ? AND kind IN ('capacitor', 'cap_reading')", $job));
+        $chrome->go("/jobs/{$job}/corrosion");
+        $chrome->see('A place in one line');
+        $chrome->field('Where, what sits there, grade 0 to 4, how far, what it carries')->sendKeys('slot 3 bracket 4');
+        $chrome->see('slot 3 bracket: grade 4');
+        $chrome->field('Where, what sits there, grade 0 to 4, how far, what it carries')->sendKeys(Key::ENTER);
+        $chrome->until(static fn (): bool => self::one("SELECT COUNT(*) FROM entries WHERE job_id = ? AND kind = 'survey'", $job) === '1', 'the place is not kept');
+        // Boards: one comes out, another goes in, and the next entry is about the one at hand.
+        $chrome->go("/jobs/{$job}");
+        $chrome->see('Leading words');
+        $chrome->press('@');
+        $chrome->see('Boards at hand');
+        $chrome->button('Take out')->click();
+        $chrome->see('Fit a board from the shelf');
+        $chrome->field('Search: name, serial, owner, kind')->sendKeys('bittern');
+        $chrome->see('Bittern sound card B-5');
+        $chrome->button('Fit it')->click();
+        $chrome->until(
+            static fn (): bool => self::one("SELECT COUNT(*) FROM boards JOIN machines ON machines.id = machine_id WHERE boards.serial = 'B-5' AND bare = 0") === '1',
+            'the card was not fitted',
+        );
+        self::assertSame([], $this->chrome->complaints());
+    }
 }

@@ -135,4 +135,19 @@ abstract class TestCase extends PhpUnit
     {
         return self::one('SELECT id FROM jobs WHERE title = ?', $title);
     }
+
+    /** No violation that is serious by WCAG 2.2 AA, by axe-core. */
+    protected function axe(string $screen): void
+    {
+        $this->chrome->script((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        $found = $this->chrome->driver->executeAsyncScript(<<<'JS'
+            const done = arguments[0];
+            const rules = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
+            const place = (n) => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '');
+            axe.run(document, {runOnly: rules}).then((r) => done(r.violations
+                .filter((v) => ['serious', 'critical'].includes(v.impact))
+                .map((v) => v.id + ': ' + v.nodes.map(place).slice(0, 3).join(' | '))));
+            JS);
+        self::assertSame([], $found, $screen);
+    }
 }

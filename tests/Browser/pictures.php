@@ -3,11 +3,13 @@
 declare(strict_types=1);
 
 /*
- * The pictures of docs/screenshots, from the demo data: php tests/Browser/pictures.php [address] while bin/start --fresh runs.
+ * The pictures of docs/screenshots, from the demo data: php tests/Browser/pictures.php [address [address and folder of one
+ * without demo]] while bin/start --fresh runs.
  */
 
 require __DIR__.'/../../vendor/autoload.php';
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Tests\Browser\Chrome;
 
 $root = dirname(__DIR__, 2);
@@ -37,6 +39,11 @@ $point = static function (string $name) use ($chrome): void {
     usleep(400_000);
 };
 
+$telephone = static fn (bool $on) => (new ChromeDevToolsDriver($chrome->driver))->execute(
+    $on ? 'Emulation.setDeviceMetricsOverride' : 'Emulation.clearDeviceMetricsOverride',
+    $on ? ['width' => 390, 'height' => 844, 'deviceScaleFactor' => 1, 'mobile' => true] : [],
+);
+
 $light('day');
 $chrome->go('/');
 $chrome->see('Temporary fixes still open');
@@ -45,8 +52,6 @@ $openJob('Memory test stops after a cold night');
 $take('job');
 $chrome->button('Main board')->click();
 $chrome->see('One test point over time');
-$chrome->field('Test point')->sendKeys('+12, regulator U52');
-$take('board-record');
 $chrome->button('Dunlin 8 dome controller')->click();
 $chrome->see('Sources that proved wrong');
 $take('machine');
@@ -81,17 +86,6 @@ $chrome->script('[...document.querySelectorAll("input[type=checkbox]")].filter((
 $chrome->see('Errors that come only');
 $chrome->script('document.querySelector("[aria-label=\'Side by side\']").scrollIntoView()');
 $take('memory-runs');
-$chrome->script('window.scrollTo(0, 0)');
-$chrome->press('s');
-$chrome->see('Soaks that are kept');
-$chrome->field('Passes')->sendKeys('51');
-$chrome->field('Seconds a pass')->sendKeys('90');
-$chrome->see('Time left');
-usleep(600_000);
-$take('soak');
-$chrome->go('/memory');
-$chrome->see('destroys something');
-$take('chip-fit');
 $openJob('Recap of the spare supply');
 $chrome->press('k');
 $chrome->see('Found while walking over the board');
@@ -101,36 +95,43 @@ $chrome->see('below 8000 µF');
 usleep(600_000);
 $chrome->script('window.scrollTo(0, 0)');
 $take('capacitor-run');
-$chrome->find('[aria-label="To replace"] button')->sendKeys("\u{E007}");
-$chrome->see('Old and new');
-$chrome->button('4700 µF 35 V aluminium')->click();
-usleep(500_000);
-$take('substitutes');
 $chrome->go('/shelf');
 $chrome->see('Originals kept from');
 $take('shelf');
-$chrome->script('[...document.querySelectorAll("tbody input[type=checkbox]")].slice(0, 5).forEach((it) => it.click())');
-$chrome->press('l');
-$chrome->see('Three across');
+$openJob('counts nothing since it was moved');
+$chrome->press('r');
+$chrome->see('What hangs on the supply?');
+$chrome->press('3');
+$chrome->see('Which meter do you read?');
+$chrome->press('1');
+$chrome->see('Read the meter');
+$chrome->press('4', '.', '9', '8', "\u{E007}");
+$chrome->see('4.98 V');
 usleep(500_000);
-$take('labels');
-$scene('leak-whimbrel');
-$chrome->go('/jobs');
-$chrome->button('Dead after the winter')->click();
-$chrome->see('Fixed');
-$chrome->button('Reopen')->click();
-$chrome->field('Why it is opened again')->sendKeys("the keyboard fails again in the damp\u{E007}");
-$chrome->see('Leading words');
-$chrome->press('l');
-$chrome->see('Leak survey');
-$live = $chrome->find('[aria-label^="Ohms at"]');
-$live->sendKeys(' ');
-$chrome->see('kept');
-$point('keyboard data to U12');
-$point('U9 socket pin 3');
+$take('rail-run-stranger');
+$telephone(true);
 usleep(500_000);
-$chrome->script('document.querySelector("[aria-label=\'Test points\']").scrollIntoView()');
-$take('continuity-run');
+$take('rail-run-telephone');
+$telephone(false);
+$chrome->go('/kinds');
+$chrome->button('Stilt 3 plate measuring table')->click();
+$chrome->see('learned from J-0012');
+$take('kind');
+$chrome->go('/boards');
+$chrome->field('Search: name, serial, owner, machine, kind')->sendKeys('0044');
+$chrome->until(static fn (): bool => $chrome->script('return document.querySelectorAll("main li").length') === 1, 'the board is not found');
+$chrome->button('Dome interface card')->click();
+$chrome->see('Where it has been');
+usleep(500_000);
+$take('board-moved');
+$chrome->go('/');
+$chrome->see('Temporary fixes still open');
+$chrome->press('n');
+$chrome->see('Only a name is needed');
+$chrome->field('What comes in, from whom, and what it does')->sendKeys('Knot 12 lab computer, from the instrument group, dead after a week off');
+$chrome->see('new here');
+usleep(500_000);
+$take('intake');
 $scene('weak-plus12');
 $openJob('Memory test stops after a cold night');
 $chrome->press('r');
@@ -161,3 +162,13 @@ $take('rail-run-lamp');
 $scene('sound');
 $light('day');
 $chrome->close();
+
+// The first screen of an installation that knows nothing: with the address and the folder of a bin/start --no-demo.
+if (isset($argv[2], $argv[3])) {
+    preg_match('/(lead@\S+) \/ (\S+)/', (string) file_get_contents("{$argv[3]}/sign-in.txt"), $m) === 1 ?: exit("{$argv[3]} is no installation without demo\n");
+    $chrome = Chrome::open($argv[2]);
+    $chrome->signIn($m[1], $m[2]);
+    usleep(500_000);
+    $chrome->picture("{$root}/docs/screenshots/bench-first-use.png");
+    $chrome->close();
+}

@@ -191,7 +191,7 @@ function Live({
                     record();
                 }}
             >
-                <label className="flex-1">
+                <label className="min-w-44 flex-1">
                     <span className="mb-1.5 block text-sm font-bold">
                         {field.label}
                         {correcting && <span className="text-close">, corrects {live.value}</span>}

@@ -3,19 +3,34 @@ import { useEffect, type ReactNode } from 'react';
 import { Refusal, Unreachable, words } from '../api/client';
 import { Button, Notice } from './controls';
 
-/** Heading, what stands beside it, and the page's name in the browser's title. */
-export function Page({ title, over, aside, children }: { title: string; over?: ReactNode; aside?: ReactNode; children: ReactNode }) {
+/**
+ * Heading, what stands beside it, and the page's name in the browser's title. Where the work is a live point, what stands beside the heading
+ * goes to the end on a narrow screen.
+ */
+export function Page({
+    title,
+    over,
+    aside,
+    live = false,
+    children,
+}: {
+    title: string;
+    over?: ReactNode;
+    aside?: ReactNode;
+    live?: boolean;
+    children: ReactNode;
+}) {
     useEffect(() => {
         document.title = `${title} · Ash Bench`;
     }, [title]);
     return (
         <div className="mx-auto flex max-w-[86rem] flex-col gap-3 px-5 py-4">
-            <div className="flex flex-wrap items-end justify-between gap-3">
+            <div className={`flex flex-wrap items-end justify-between gap-3 ${live ? 'max-sm:contents' : ''}`}>
                 <div>
                     {over !== undefined && <p className="text-sm text-soft">{over}</p>}
                     <h1>{title}</h1>
                 </div>
-                <div className="flex flex-wrap items-center gap-2">{aside}</div>
+                <div className={`flex flex-wrap items-center gap-2 ${live ? 'max-sm:order-last' : ''}`}>{aside}</div>
             </div>
             {children}
         </div>

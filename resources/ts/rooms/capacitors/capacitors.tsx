@@ -43,6 +43,7 @@ function CapacitorSheet({ page }: { page: Schemas['CapacitorPage'] }) {
     useKeys({ j: () => void navigate(`/jobs/${job}`) });
     return (
         <Page
+            live
             title="Capacitors"
             over={
                 <Link to={`/jobs/${job}`}>
@@ -71,14 +72,16 @@ function CapacitorSheet({ page }: { page: Schemas['CapacitorPage'] }) {
             }
         >
             {may && (
-                <Say
-                    job={job}
-                    title={page.caps.length === 0 ? 'No capacitor of this board is known: walk over it' : 'Walk over the board'}
-                    label="Designator, value, volts, rail, looks"
-                    example="C12 1000u 16V +12 bulged"
-                    offered={page.offered ?? ''}
-                    same={page.same}
-                />
+                <div className={known.length > 0 ? 'max-sm:order-last' : ''}>
+                    <Say
+                        job={job}
+                        title={page.caps.length === 0 ? 'No capacitor of this board is known: walk over it' : 'Walk over the board'}
+                        label="Designator, value, volts, rail, looks"
+                        example="C12 1000u 16V +12 bulged"
+                        offered={page.offered ?? ''}
+                        same={page.same}
+                    />
+                </div>
             )}
             {page.caps.length === 0 && !may && <p className="sheet p-6">No capacitor of this board is known.</p>}
             {known.length > 0 && (

@@ -62,18 +62,20 @@ function BenchSheet({ page, taking, setTaking }: { page: Schemas['BenchPage']; t
                     <Items items={page.due} none="" />
                 </Part>
             )}
-            <Part title="Closed last">
-                <ul className="grid gap-x-6 gap-y-1 lg:grid-cols-2">
-                    {page.recent.map((job) => (
-                        <li key={job.id}>
-                            <Link to={`/jobs/${job.id}`}>{job.title}</Link>{' '}
-                            <span className="text-sm text-soft">
-                                {job.machine}, {job.outcome_words?.toLowerCase()} {job.closed_at !== null && day(job.closed_at)}
-                            </span>
-                        </li>
-                    ))}
-                </ul>
-            </Part>
+            {page.recent.length > 0 && (
+                <Part title="Closed last">
+                    <ul className="grid gap-x-6 gap-y-1 lg:grid-cols-2">
+                        {page.recent.map((job) => (
+                            <li key={job.id}>
+                                <Link to={`/jobs/${job.id}`}>{job.title}</Link>{' '}
+                                <span className="text-sm text-soft">
+                                    {job.machine}, {job.outcome_words?.toLowerCase()} {job.closed_at !== null && day(job.closed_at)}
+                                </span>
+                            </li>
+                        ))}
+                    </ul>
+                </Part>
+            )}
         </Page>
     );
 }

@@ -83,7 +83,7 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
                 </Notice>
             ))}
             <Brought part="BoardPart" board={id} />
-            <Moves title="Where it has been" moves={page.moves} />
+            <Moves title="Where it has been" moves={page.moves} named={false} />
             <BoardPhotos photos={page.photos} />
             <Part title="Jobs">
                 <ul className="flex flex-col gap-1">

@@ -344,6 +344,7 @@ function Reading({
     };
     return (
         <Page
+            live
             title="Rail run"
             over={<Over page={page} />}
             aside={
