@@ -51,8 +51,8 @@ final class BatteriesRoom extends Room
     public function complete(EntryData $data, Taking $at): EntryData
     {
         return match (true) {
-            $data instanceof BatteryNote => CompleteBattery::note($at->job, $data, $at->profile->section(BoardNeeds::class)),
-            $data instanceof ClockRead => CompleteBattery::clock($at->job, $data),
+            $data instanceof BatteryNote => CompleteBattery::note($at->job->about($at->draft->board), $data, $at->profile->section(BoardNeeds::class)),
+            $data instanceof ClockRead => CompleteBattery::clock($at->job->about($at->draft->board), $data),
             default => $data,
         };
     }
@@ -77,9 +77,14 @@ final class BatteriesRoom extends Room
 
     public function facts(Job $job, Profile $profile, Facts $known): array
     {
-        $last = Entry::standing(BatteryNote::KIND)->where('job_id', $job->id)->orderByDesc('at')->orderByDesc('id')->first()?->as(BatteryNote::class);
+        // A battery on the main board is not answered by "none" on a card: each board's last word counts, and the worst of them for the job.
+        $last = [];
+        foreach (Entry::standing(BatteryNote::KIND)->where('job_id', $job->id)->orderBy('at')->orderBy('id')->get() as $entry) {
+            $last[strtolower((string) $entry->board_id)] = $entry->as(BatteryNote::class)?->state;
+        }
+        $state = in_array(BatteryState::Leaking, $last, true) ? BatteryState::Leaking : $last[strtolower($job->board_id)] ?? null;
 
-        return $last === null ? [] : [new BatteryKnown($last->state)];
+        return $state === null ? [] : [new BatteryKnown($state)];
     }
 
     /** A battery that is fitted ends the re-check of the one before it, and may open one of its own. */

@@ -35,11 +35,15 @@ final readonly class BatteryController
         path: '/jobs/{job}/battery',
         operationId: 'showBattery',
         tags: ['batteries'],
-        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        parameters: [
+            new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'board', description: 'another of the machine', schema: new OA\Schema(type: 'string')),
+        ],
         responses: [new OA\Response(response: 200, description: 'the board\'s battery', content: new OA\JsonContent(ref: BatteryPage::class))],
     )]
-    public function show(Job $job): JsonResponse
+    public function show(Request $request, Job $job): JsonResponse
     {
+        $job = $job->atHand(Node::of((object) $request->query->all())->only('board'));
         $profile = $job->profile();
         $read = Entry::query()->where('board_id', $job->board_id)->where('kind', ClockRead::KIND)->orderByDesc('at')->limit(10)->get();
 

@@ -32,12 +32,15 @@ final readonly class CapacitorController
         path: '/jobs/{job}/capacitors',
         operationId: 'showCapacitors',
         tags: ['capacitors'],
-        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        parameters: [
+            new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')),
+            new OA\QueryParameter(name: 'board', description: 'another of the machine', schema: new OA\Schema(type: 'string')),
+        ],
         responses: [new OA\Response(response: 200, description: 'the board\'s list, readings, policy', content: new OA\JsonContent(ref: CapacitorPage::class))],
     )]
-    public function show(Job $job): JsonResponse
+    public function show(Request $request, Job $job): JsonResponse
     {
-        return new JsonResponse(CapacitorsOfJob::of($job)->page());
+        return new JsonResponse(CapacitorsOfJob::of($job->atHand(Node::of((object) $request->query->all())->only('board')))->page());
     }
 
     #[OA\Get(path: '/jobs/{job}/substitutes', operationId: 'showSubstitutes', tags: ['capacitors'], parameters: [
@@ -122,6 +125,7 @@ final readonly class CapacitorController
         $data = (object) [...$body->given(), ...$taken->read, 'cap' => $cap, 'meter' => $meter->id];
         $draft = House::here()->hall->draft(Node::of((object) [
             'id' => $body->id, 'at' => $body->at->format(Cards::EXACT), 'kind' => CapacitorRead::KIND, 'stage' => Stage::Repair->value, 'data' => $data,
+            ...($body->board === null ? [] : ['board' => $body->board]),
         ]));
         Append::to($job->id, $draft, SignedIn::person($request));
 

@@ -55,11 +55,13 @@ final class CapacitorsRoom extends Room
 
     public function complete(EntryData $data, Taking $at): EntryData
     {
+        $job = $at->job->about($at->draft->board);
+
         return match (true) {
-            $data instanceof CapacitorFound => CompleteCapacitor::found($at->job, $data),
-            $data instanceof CapacitorRead => CompleteCapacitor::reading($at->job, $data),
-            $data instanceof Rework => CompleteCapacitor::rework($at->job, $data),
-            $data instanceof PartReplaced => CompleteCapacitor::part($at->job, $data),
+            $data instanceof CapacitorFound => CompleteCapacitor::found($job, $data),
+            $data instanceof CapacitorRead => CompleteCapacitor::reading($job, $data),
+            $data instanceof Rework => CompleteCapacitor::rework($job, $data),
+            $data instanceof PartReplaced => CompleteCapacitor::part($job, $data),
             default => $data,
         };
     }
@@ -74,8 +76,8 @@ final class CapacitorsRoom extends Room
         $data = $entry->data;
         match (true) {
             $data instanceof CapacitorFound => self::found($entry, $data),
-            $data instanceof CapacitorRead => CapacitorTests::renew($job, $data->cap),
-            $data instanceof PartReplaced => CapacitorTests::renew($job, $data->designator),
+            $data instanceof CapacitorRead => CapacitorTests::renew($job->about($entry->board_id), $data->cap),
+            $data instanceof PartReplaced => CapacitorTests::renew($job->about($entry->board_id), $data->designator),
             default => null,
         };
     }
@@ -84,8 +86,8 @@ final class CapacitorsRoom extends Room
     {
         $data = $entry->data;
         match (true) {
-            $data instanceof CapacitorRead => CapacitorTests::renew($job, $data->cap),
-            $data instanceof PartReplaced => CapacitorTests::renew($job, $data->designator),
+            $data instanceof CapacitorRead => CapacitorTests::renew($job->about($entry->board_id), $data->cap),
+            $data instanceof PartReplaced => CapacitorTests::renew($job->about($entry->board_id), $data->designator),
             default => null,
         };
     }
@@ -126,9 +128,9 @@ final class CapacitorsRoom extends Room
 
     public function facts(Job $job, Profile $profile, Facts $known): array
     {
-        $tests = DB::table('capacitor_tests')->where('board_id', $job->board_id)->where('current', true)->where('verdict', PartVerdict::Replace->value)
+        $tests = DB::table('capacitor_tests')->where(static fn ($q) => $q->where('board_id', $job->board_id)->orWhere('job_id', $job->id))->where('current', true)->where('verdict', PartVerdict::Replace->value)
             ->where('replaced', false)->orderBy('cap_key')->limit(self::NAMED)->pluck('cap_key', 'entry_id')->all();
-        $overruled = $tests === [] ? [] : Entry::standing(Overruled::KIND)->where('board_id', $job->board_id)->get()
+        $overruled = $tests === [] ? [] : Entry::standing(Overruled::KIND)->where('job_id', $job->id)->get()->concat(Entry::standing(Overruled::KIND)->where('board_id', $job->board_id)->get())
             ->map(static fn (Entry $it): string => $it->as(Overruled::class)->of ?? '')->all();
         $parts = array_values(array_filter(array_diff_key($tests, array_flip($overruled)), is_string(...)));
 

@@ -34,6 +34,8 @@ final readonly class TakeCapacitanceBody
         #[Typed(Unit::Ohm)]
         public ?float $leadOhm = null,
         public ?bool $sure = null,
+        #[Id]
+        public ?string $board = null,
     ) {
     }
 

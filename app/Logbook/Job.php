@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
 use Ash\Logbook\Outcome;
 use Ash\Logbook\Profile;
 use Ash\Logbook\Stage;
@@ -56,6 +58,29 @@ final class Job extends Model
             'last_entry_at' => 'immutable_datetime',
             'sheet' => 'array',
         ];
+    }
+
+    /** The job as it is about another of its boards. It is never saved. */
+    public function about(?string $board): self
+    {
+        if ($board === null || strcasecmp($board, $this->board_id) === 0) {
+            return $this;
+        }
+        $about = clone $this;
+        $about->board_id = strtolower($board);
+
+        return $about;
+    }
+
+    /** @throws InvalidDocument when it is no board of this job's machine */
+    public function atHand(Node $query): self
+    {
+        $board = $query->filled('board')?->string();
+        if ($board !== null && strcasecmp($board, $this->board_id) !== 0 && !Board::query()->where('machine_id', $this->machine_id)->whereKey($board)->exists()) {
+            $query->at('board')->refuse('is not a board of this machine');
+        }
+
+        return $this->about($board);
     }
 
     /** What is known of what it is about. */

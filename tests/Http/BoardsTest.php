@@ -219,4 +219,32 @@ final class BoardsTest extends TestCase
         self::assertContains('On this board only: C12 is 2200u since the last repair', (array) $this->getJson("/api/jobs/{$one->id}")->json('sheet.known'));
         self::assertStringNotContainsString('2200u', self::text(json_encode($this->getJson("/api/kinds/{$kind}")->json('known'))));
     }
+
+    public function test_several_boards_of_one_machine_need_no_second_job(): void
+    {
+        $job = $this->takeIn(['name' => 'Tern 4']);
+        $card = Board::query()->forceCreate(['machine_id' => $job->machine_id, 'slot' => 'card', 'name' => 'Card']);
+        $on = ['board' => $card->id];
+        $this->add($job, ['line' => 'C12 1000u 16V'])->assertCreated();
+        $this->add($job, ['line' => 'C12 47u 25V bulged', ...$on])->assertCreated();
+        $caps = fn (string $of): array => array_map(
+            static fn (array $it): array => [$it['key'], $it['verdict']],
+            (array) $this->getJson("/api/jobs/{$job->id}/capacitors{$of}")->assertOk()->json('caps'),
+        );
+        self::assertSame([['C12', null]], $caps(''));
+        self::assertSame([['C12', 'replace']], $caps("?board={$card->id}"));
+        self::assertRefused($this->getJson("/api/jobs/{$job->id}/capacitors?board=".self::ulid()), '/board', 'not a board of this machine');
+        self::assertStringContainsString('Replace C12', self::text(json_encode($this->getJson("/api/jobs/{$job->id}")->json('sheet'))), 'the job shows the worst of its boards');
+
+        // None on a card does not answer for the main board; a leak on a card holds the whole job.
+        $known = fn (): string => self::text(json_encode($this->getJson("/api/jobs/{$job->id}")->json('sheet')));
+        $this->add($job, ['line' => 'battery none', ...$on])->assertCreated();
+        self::assertStringContainsString('nobody has looked for a battery yet', $known());
+        $this->add($job, ['line' => 'battery none'])->assertCreated();
+        self::assertStringNotContainsString('nobody has looked for a battery yet', $known());
+        $this->add($job, ['line' => 'battery leaking', ...$on])->assertCreated();
+        self::assertStringContainsString('a leaking cell is on the board', $known());
+        self::assertCount(2, (array) $this->getJson("/api/jobs/{$job->id}/battery?board={$card->id}")->assertOk()->json('notes'));
+        self::assertCount(1, (array) $this->getJson("/api/jobs/{$job->id}/battery")->json('notes'));
+    }
 }

@@ -3595,6 +3595,8 @@ export interface components {
         TakeCapacitanceBody: {
             /** Format: date-time */
             at: string;
+            /** @description ULID */
+            board?: string;
             cap?: string;
             /** @description Ω, or as it is typed: 4.98, 4,98, 47m, 4k7 */
             esr_ohm?: number | string;
@@ -4193,7 +4195,10 @@ export interface operations {
     };
     showBattery: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description another of the machine */
+                board?: string;
+            };
             header?: never;
             path: {
                 job: string;
@@ -4250,7 +4255,10 @@ export interface operations {
     };
     showCapacitors: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description another of the machine */
+                board?: string;
+            };
             header?: never;
             path: {
                 job: string;

@@ -1,3 +1,4 @@
+import { useBoardAtHand } from '../../api/at-hand';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -14,9 +15,10 @@ import { useLive } from '../../bench/live';
 
 export function Battery() {
     const { id = '' } = useParams();
+    const board = useBoardAtHand(id);
     const battery = useQuery({
-        queryKey: ['battery', id],
-        queryFn: () => data(api.GET('/jobs/{job}/battery', { params: { path: { job: id } } })),
+        queryKey: ['battery', id, board],
+        queryFn: () => data(api.GET('/jobs/{job}/battery', { params: { path: { job: id }, query: board === undefined ? {} : { board } } })),
     });
     return <Loaded query={battery}>{(page) => <BatterySheet page={page} />}</Loaded>;
 }

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { useBoardAtHand } from '../../api/at-hand';
 import { api, data, type Schemas } from '../../api/client';
 import { TonesSwitch } from '../../bench/tones-switch';
 import { Cautions, LinkButton } from '../../ui/controls';
@@ -19,9 +20,11 @@ type Cap = Schemas['CapCard'];
 
 export function Capacitors() {
     const { id = '' } = useParams();
+    const board = useBoardAtHand(id);
     const page = useQuery({
-        queryKey: ['capacitors', id],
-        queryFn: () => data(api.GET('/jobs/{job}/capacitors', { params: { path: { job: id } } })),
+        queryKey: ['capacitors', id, board],
+        queryFn: () =>
+            data(api.GET('/jobs/{job}/capacitors', { params: { path: { job: id }, query: board === undefined ? {} : { board } } })),
     });
     return <Loaded query={page}>{(it) => <CapacitorSheet page={it} />}</Loaded>;
 }

@@ -1,3 +1,4 @@
+import { boardAtHand } from '../../api/at-hand';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, data, Refusal, words, type Schemas } from '../../api/client';
@@ -101,12 +102,13 @@ export function Run({
         setBusy(true);
         setProblem(null);
         const key = live.key;
+        const board = boardAtHand(job);
         const at = what === 'leads' ? {} : { cap: key, ...beside.ofMeter, ...(sure ? { sure } : {}) };
         askOnce([run, what, key].join('\n'), (id) =>
             data(
                 api.POST('/jobs/{job}/capacitors/take', {
                     params: { path: { job } },
-                    body: { id, at: new Date().toISOString(), meter, what, ...at },
+                    body: { id, at: new Date().toISOString(), meter, what, ...at, ...(board === undefined ? {} : { board }) },
                 }),
             ),
         ).then(
