@@ -98,13 +98,16 @@ final readonly class KindController
             $r = new Row($row);
             $before = isset($rows[$i + 1]) ? (new Row($rows[$i + 1]))->string('profile') : null;
             $job = $r->text('job_id');
-            $lessons[] = new LessonCard(
+            $card = new LessonCard(
                 $r->int('revision'), Cards::time($r->string('created_at').'.000'), $r->string('author'), $job,
                 $job === null ? null : sprintf('J-%04d', $r->int('number')), self::changed($before, $r->string('profile')),
             );
+            $last = array_key_last($lessons);
+            $sitting = $last === null ? null : $lessons[$last]->inOneSittingWith($card);
+            $sitting === null ? $lessons[] = $card : $lessons[(int) $last] = $sitting;
         }
 
-        return $lessons;
+        return array_values($lessons);
     }
 
     /** @return list<string> */

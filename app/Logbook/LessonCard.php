@@ -10,6 +10,8 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class LessonCard
 {
+    private const SITTING_HOURS = 4;
+
     /** @param list<string> $changed */
     public function __construct(
         #[OA\Property()]
@@ -25,5 +27,15 @@ final readonly class LessonCard
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'fields of the description that it changed')]
         public array $changed,
     ) {
+    }
+
+    /** Lessons of one job and one person within a sitting are one, called by its last revision; null when they are not. */
+    public function inOneSittingWith(self $earlier): ?self
+    {
+        $hours = (strtotime($this->at) - strtotime($earlier->at)) / 3600;
+
+        return $this->job_id === null || $this->job_id !== $earlier->job_id || $this->author !== $earlier->author || $hours > self::SITTING_HOURS ? null : new self(
+            $this->revision, $this->at, $this->author, $this->job_id, $this->job_label, array_values(array_unique([...$earlier->changed, ...$this->changed])),
+        );
     }
 }

@@ -117,7 +117,8 @@ export async function flush(): Promise<void> {
 /** Takes the entry into the outbox, then tries to send it. */
 export async function record(job: string, body: Written, says: string, step?: { run: string; step: string }): Promise<Sent> {
     const id = ulid();
-    const board = boardAtHand(job);
+    // What corrects an entry is about that entry's board.
+    const board = body.corrects === undefined ? boardAtHand(job) : undefined;
     const about = board === undefined ? {} : { board };
     const entry: Unsent = { id, job, person, says, body: { ...about, ...body, id, at: new Date().toISOString() }, ...step };
     onTheWay.add(id);

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ulid } from 'ulid';
+import { boardAtHand } from '../../api/at-hand';
 import { api, data, words } from '../../api/client';
 import type { OnJob } from '../../bench/room';
 import { Button, Notice, Part } from '../../ui/controls';
@@ -21,10 +22,11 @@ function useStartRun({ job, may }: OnJob) {
             if (!may) return;
             const id = ulid();
             const repeats = known.runs[0]?.id;
+            const board = boardAtHand(job.id);
             await data(
                 api.POST('/jobs/{job}/rail-runs', {
                     params: { path: { job: job.id } },
-                    body: { id, ...(repeats === undefined ? {} : { repeats }) },
+                    body: { id, ...(repeats === undefined ? {} : { repeats }), ...(board === undefined ? {} : { board }) },
                 }),
             );
             void client.invalidateQueries({ queryKey: ['rail-runs', job.id] });
