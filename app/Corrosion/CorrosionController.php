@@ -17,9 +17,11 @@ use App\Logbook\Cards;
 use App\Logbook\Entry;
 use App\Logbook\House;
 use App\Logbook\Job;
+use App\Logbook\Photo;
 use App\People\SignedIn;
 use Ash\Corrosion\ContinuityRead;
 use Ash\Corrosion\ForbidsWater;
+use Ash\Corrosion\PhotoDistance;
 use Ash\Corrosion\SurveyPlace;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
@@ -120,5 +122,28 @@ final readonly class CorrosionController
         Append::to($job->id, $draft, SignedIn::person($request));
 
         return new JsonResponse(new OhmsTaken(MeterState::Reading, '', $ohms));
+    }
+
+    #[OA\Post(
+        path: '/photos/{photo}/distance',
+        operationId: 'measureOnPhoto',
+        tags: ['corrosion'],
+        parameters: [new OA\PathParameter(name: 'photo', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/DistanceBody')),
+        responses: [
+            new OA\Response(response: 200, description: 'how far the places lie apart', content: new OA\JsonContent(ref: DistanceCard::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
+    public function distance(Request $request, Photo $photo): JsonResponse
+    {
+        $body = Body::as($request, DistanceBody::class);
+        count($body->taps) === 4 || throw InvalidDocument::at('/taps', 'must be four: the ends of the known length, then the two places');
+        [$a, $b, $from, $to] = $body->taps;
+        $px = static fn (Tap $one, Tap $other): float => hypot(($one->x - $other->x) * $photo->width, ($one->y - $other->y) * $photo->height);
+        $distance = PhotoDistance::of($px($a, $b), $body->knownMm, $px($from, $to))
+            ?? throw InvalidDocument::at('/taps', 'the known length is too short on this picture to measure by: take a longer one');
+
+        return new JsonResponse(new DistanceCard($distance->mm, $distance->words()));
     }
 }

@@ -28,6 +28,7 @@ final class CorrosionRoom extends Room
 
     public function reads(): void
     {
+        Route::post('photos/{photo}/distance', [CorrosionController::class, 'distance']);
         Route::get('jobs/{job}/corrosion', [CorrosionController::class, 'show']);
         Route::get('jobs/{job}/leaks', [CorrosionController::class, 'moved']);
     }

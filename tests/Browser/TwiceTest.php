@@ -17,7 +17,7 @@ final class TwiceTest extends TestCase
     private const NOTHING = [
         '/calendar', '/capacitors/decode', '/jobs/{job}/battery-options', '/compute/{room}/{verb}', '/logbook/line', '/intake/read', '/memory/fit', '/memory/sum',
         '/memory/coverage', '/memory/time', '/memory/soak', '/memory/rows', '/memory/check', '/memory-sources/{source}/stop', '/meters/{meter}/check',
-        '/session',
+        '/session', '/photos/{photo}/distance',
         // With a file or a meter, which this client does not send: LeakTest sends a photo twice, OutageTest presses a meter's key again; the
         // file of the shelf is refused the second time, because its parts are there.
         '/jobs/{job}/photos', '/jobs/{job}/memory-sources/csv', '/shelf/import', '/jobs/{job}/capacitors/take', '/jobs/{job}/continuity/take',

@@ -141,12 +141,19 @@ final class BoardsTest extends TestCase
         self::assertStringContainsString('merging Tern Four', self::text($kind->json('lessons.0.author')));
         self::assertRefused($merge(Role::Lead, "kinds/{$a->kind_id}", ['other' => $b->kind_id]), '/other', 'merged into another');
 
+        // A kind that is renamed to one that is there: merging is offered.
+        $third = Machine::query()->findOrFail($this->takeIn(['name' => 'Tern IV'])->machine_id);
+        $renamed = str_replace('"name": "Tern IV"', '"name": "Tern 4"', $third->described->profile);
+        self::assertRefused($this->as(Role::Lead)->call('PUT', "/api/machines/{$third->id}/profile", server: [
+            'CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json',
+        ], content: $renamed), '/name', 'merges them');
+
         // And the machines, which are one specimen: its record is shown whole, and no entry was rewritten.
         $this->add($two, ['kind' => 'observation', 'text' => 'seen under its other name'])->assertCreated();
         $seen = $merge(Role::Lead, "machines/{$a->id}", ['other' => $b->id])->assertOk();
         self::assertStringContainsString('is shown with that of', self::text($seen->json('moves.0')));
         $merge(Role::Lead, "machines/{$a->id}", ['other' => $b->id, 'done' => true])->assertOk();
-        self::assertSame([$a->id], array_column((array) $this->getJson('/api/machines')->json('machines'), 'id'));
+        self::assertSame([$a->id, $third->id], array_column((array) $this->getJson('/api/machines')->json('machines'), 'id'));
         self::assertCount(2, (array) $this->getJson("/api/machines/{$a->id}")->json('jobs'));
         self::assertContains('seen under its other name', array_column((array) $this->getJson("/api/boards/{$one->board_id}")->json('entries'), 'says'));
         self::assertSame($two->board_id, Entry::query()->where('text', 'seen under its other name')->value('board_id'));

@@ -235,6 +235,21 @@ final class LeakTest extends TestCase
         self::assertSame($kept, glob(storage_path('app/photos/*')));
     }
 
+    public function test_a_distance_is_read_off_a_photo_in_which_a_length_is_known(): void
+    {
+        $job = $this->job();
+        $card = (array) $this->photo($job, self::picture('jpg'), 'corner.jpg')->assertCreated()->json('0');
+        $width = is_int($card['width']) ? $card['width'] : 0;
+        $asked = fn (array $taps, float $mm = 10): TestResponse => $this->postJson("/api/photos/{$card['id']}/distance", ['taps' => $taps, 'known_mm' => $mm]);
+        $far = 100 / $width;
+        $taps = [['x' => 0, 'y' => 0.5], ['x' => $far, 'y' => 0.5], ['x' => 0.1, 'y' => 0.5], ['x' => 0.1 + 2 * $far, 'y' => 0.5]];
+        self::assertEqualsWithDelta(20.0, $asked($taps)->assertOk()->json('mm'), 1e-6);
+        self::assertRefused($asked(array_slice($taps, 0, 3)), '/taps', 'must be four');
+        self::assertRefused($asked([$taps[0], $taps[0], $taps[2], $taps[3]]), '/taps', 'too short');
+        self::assertRefused($asked($taps, 0), '/known_mm');
+        self::assertRefused($asked([...array_slice($taps, 0, 3), ['x' => 1.2, 'y' => 0]]), '/taps/3/x');
+    }
+
     public function test_a_photo_carries_numbered_pins_and_stands_in_the_report(): void
     {
         $job = $this->job('whimbrel');

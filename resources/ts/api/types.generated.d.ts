@@ -1141,6 +1141,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/photos/{photo}/distance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["measureOnPhoto"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/rail-runs/{run}": {
         parameters: {
             query?: never;
@@ -2144,6 +2160,18 @@ export interface components {
             scheme: string;
             /** @description preferred series that has the value; null when it is none */
             series: string | null;
+        };
+        DistanceBody: {
+            known_mm: number;
+            taps: {
+                x: number;
+                y: number;
+            }[];
+        };
+        DistanceCard: {
+            /** Format: float */
+            mm: number;
+            says: string;
         };
         EntryBody: {
             /** Format: date-time */
@@ -6052,6 +6080,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PersonCard"];
+                };
+            };
+        };
+    };
+    measureOnPhoto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["DistanceBody"];
+            };
+        };
+        responses: {
+            /** @description how far the places lie apart */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DistanceCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
                 };
             };
         };

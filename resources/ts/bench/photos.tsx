@@ -7,6 +7,7 @@ import { record } from '../api/outbox';
 import { takePhoto } from '../api/photo-box';
 import { Button, Field, Notice, Part } from '../ui/controls';
 import { Sheet } from '../ui/keys';
+import { PhotoMeasure, type Place } from './photo-measure';
 import { dayAndClock } from '../ui/when';
 
 type Photo = Schemas['PhotoCard'];
@@ -176,9 +177,14 @@ export function Look({ photo, job, may, onClose }: { photo: Photo; job: string; 
     const [at, setAt] = useState<{ x: number; y: number } | null>(null);
     const [text, setText] = useState('');
     const [error, setError] = useState<string>();
+    const [taps, setTaps] = useState<Place[] | null>(null);
+    const [spot, setSpot] = useState<Place>({ x: 0.5, y: 0.5 });
+    const place = (it: Place) => {
+        if (taps === null) setAt(it);
+        else if (taps.length < 4) setTaps([...taps, it]);
+    };
     const pin = async () => {
-        const place = at ?? { x: 0.5, y: 0.5 };
-        const sent = await record(job, { kind: 'pin', text, data: { photo: photo.id, ...place } }, `pin: ${text}`);
+        const sent = await record(job, { kind: 'pin', text, data: { photo: photo.id, ...(at ?? spot) } }, `pin: ${text}`);
         if (sent.state === 'refused') {
             setError(sent.refusal.message);
             return;
@@ -195,9 +201,30 @@ export function Look({ photo, job, may, onClose }: { photo: Photo; job: string; 
             <Sheet title={said(photo)} about={`${photo.author}, ${dayAndClock(photo.at)}`}>
                 <div
                     className="relative"
+                    tabIndex={0}
+                    role="application"
+                    aria-label="The photo: arrow keys move the spot, Enter marks the place"
                     onClick={(event) => {
                         const box = event.currentTarget.getBoundingClientRect();
-                        setAt({ x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height });
+                        place({ x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height });
+                    }}
+                    onKeyDown={(event) => {
+                        const step = event.shiftKey ? 0.05 : 0.01;
+                        const moves: Record<string, [number, number]> = {
+                            ArrowLeft: [-step, 0],
+                            ArrowRight: [step, 0],
+                            ArrowUp: [0, -step],
+                            ArrowDown: [0, step],
+                        };
+                        const by = moves[event.key];
+                        if (by !== undefined) {
+                            event.preventDefault();
+                            const within = (value: number) => Math.min(1, Math.max(0, value));
+                            setSpot({ x: within(spot.x + by[0]), y: within(spot.y + by[1]) });
+                        } else if (event.key === 'Enter') {
+                            event.preventDefault();
+                            place(spot);
+                        }
                     }}
                 >
                     <img src={photo.url} alt={said(photo)} className="w-full" />
@@ -206,8 +233,26 @@ export function Look({ photo, job, may, onClose }: { photo: Photo; job: string; 
                             {it.number}
                         </span>
                     ))}
+                    <span
+                        aria-hidden="true"
+                        className="absolute h-4 w-4 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-accent"
+                        style={{ left: `${spot.x * 100}%`, top: `${spot.y * 100}%` }}
+                    />
+                    {(taps ?? []).map((it, i) => (
+                        <span
+                            key={`${i} ${it.x} ${it.y}`}
+                            className={`${mark} opacity-80`}
+                            style={{ left: `${it.x * 100}%`, top: `${it.y * 100}%` }}
+                        >
+                            {'abcd'[i]}
+                        </span>
+                    ))}
                     {at !== null && <span className={`${mark} opacity-70`} style={{ left: `${at.x * 100}%`, top: `${at.y * 100}%` }} />}
                 </div>
+                <Button look="quiet" onClick={() => setTaps(taps === null ? [] : null)}>
+                    {taps === null ? 'Measure on the photo' : 'No measuring'}
+                </Button>
+                {taps !== null && <PhotoMeasure photo={photo.id} taps={taps} clear={() => setTaps([])} />}
                 <ol className="mt-2">
                     {photo.pins.map((it) => (
                         <li key={it.number}>
