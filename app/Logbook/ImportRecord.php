@@ -127,7 +127,7 @@ final class ImportRecord
         $slot = $this->node->at('board')->at('slot');
         $known = Board::query()->find($id);
         if ($known !== null) {
-            $known->slot === $slot->string() || $slot->refuse("is not where the board of this identifier sits: {$known->slot}");
+            $known->slot === $slot->string() || DB::table('board_moves')->where('board_id', $known->id)->exists() || $slot->refuse("is not where the board of this identifier sits: {$known->slot}");
             [$this->board, $this->machine] = [$known, Machine::query()->findOrFail($known->machine_id)];
 
             return;
@@ -153,11 +153,15 @@ final class ImportRecord
         return strtolower(Ulid::read($node));
     }
 
-    /** A machine that is not known here, under a name of its own. */
+    /** A machine that is not known here: of a kind that is described in the same words, or under a name of its own. */
     private function specimen(?string $id): Machine
     {
         $document = clone $this->node->at('machine')->object();
         $slug = $this->profile->slug;
+        $same = Kind::query()->whereNull('merged_into')->where('slug', $slug)->first();
+        if ($same !== null && Node::parse($same->profile)->object() == $document) {
+            return SaveProfile::specimen($same, $this->profile, $same->name, TakeIn::free($slug), $id);
+        }
         for ($n = 2; Kind::query()->where('slug', $document->slug)->exists(); ++$n) {
             $document->slug = mb_substr($slug, 0, 56)."-{$n}";
             $document->name = mb_substr($this->profile->name, 0, 110)." ({$n})";

@@ -118,7 +118,8 @@ final readonly class TakeIn
         return SaveProfile::kind(House::here()->hall->profile(Node::parse($json)), $json, $who->name);
     }
 
-    private static function free(string $slug): string
+    /** A name in addresses that neither a kind nor a machine has. */
+    public static function free(string $slug): string
     {
         $taken = static fn (string $it): bool => Kind::query()->where('slug', $it)->exists() || Machine::query()->where('slug', $it)->exists();
         for ($n = 2, $free = $slug; $taken($free); ++$n) {

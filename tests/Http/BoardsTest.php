@@ -7,6 +7,7 @@ namespace Tests\Http;
 use App\Logbook\Board;
 use App\Logbook\Entry;
 use App\Logbook\Job;
+use App\Logbook\Kind;
 use App\Logbook\Machine;
 use App\People\Role;
 use Illuminate\Http\UploadedFile;
@@ -253,5 +254,17 @@ final class BoardsTest extends TestCase
         self::assertStringContainsString('a leaking cell is on the board', $known());
         self::assertCount(2, (array) $this->getJson("/api/jobs/{$job->id}/battery?board={$card->id}")->assertOk()->json('notes'));
         self::assertCount(1, (array) $this->getJson("/api/jobs/{$job->id}/battery")->json('notes'));
+    }
+
+    public function test_another_workshops_machine_of_a_known_kind_is_a_specimen_of_it(): void
+    {
+        $job = $this->job();
+        $record = (array) json_decode((string) $this->as(Role::Lead)->get("/boards/{$job->board_id}/record.json")->getContent(), true);
+        $record['board'] = [...(array) $record['board'], 'id' => self::ulid(), 'machine' => self::ulid()];
+        $foreign = json_encode(array_diff_key([...$record, 'jobs' => [], 'entries' => [], 'runs' => []], ['signature' => 1]), JSON_PRESERVE_ZERO_FRACTION);
+        $before = [Kind::query()->count(), Machine::query()->count()];
+        $this->as(Role::Technician)->call('POST', '/api/boards/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: (string) $foreign)
+            ->assertCreated();
+        self::assertSame([$before[0], $before[1] + 1], [Kind::query()->count(), Machine::query()->count()]);
     }
 }
