@@ -8,6 +8,7 @@ import { openPhotoBox } from './api/photo-box';
 import { HouseContext, openHouse } from './bench/house';
 import { ROOMS } from './rooms';
 import { Button } from './ui/controls';
+import { useSubmitKey } from './ui/keys';
 import { Loaded } from './ui/page';
 import { PersonContext, useSession, type Person } from './ui/session';
 import { UnsentBar } from './ui/unsent';
@@ -41,6 +42,7 @@ export function Shell() {
 function SignedIn({ person }: { person: Person }) {
     const client = useQueryClient();
     const [house] = useState(() => openHouse(ROOMS));
+    useSubmitKey();
     useEffect(() => {
         openOutbox(person.id, (job) => {
             void client.invalidateQueries({ queryKey: ['job', job] });

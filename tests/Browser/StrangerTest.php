@@ -74,7 +74,7 @@ final class StrangerTest extends TestCase
         $chrome->press('Skua terminal #2');
         $chrome->see('another Skua terminal (1 known)');
         $chrome->script("[...document.querySelectorAll('label')].find((it) => it.innerText.includes('another Skua terminal')).querySelector('input').click()");
-        $chrome->field('Owner')->sendKeys(Key::ENTER);
+        $chrome->field('Symptom, as it was told')->sendKeys(Key::CONTROL.Key::ENTER);
         $chrome->see('Leading words');
         self::assertSame('2', self::one("SELECT COUNT(*) FROM machines JOIN kinds ON kinds.id = kind_id WHERE kinds.name = 'Skua terminal'"));
         self::assertSame('Night crew', self::one('SELECT owner FROM jobs WHERE id = ?', $job));

@@ -15,6 +15,7 @@ type Photo = Schemas['PhotoCard'];
 /** Pictures of the job; a pin points at a place that has no designator. */
 export function Photos({ job, may }: { job: string; may: boolean }) {
     const input = useRef<HTMLInputElement>(null);
+    const camera = useRef<HTMLInputElement>(null);
     const [caption, setCaption] = useState('');
     const [of, setOf] = useState('');
     const [phase, setPhase] = useState('');
@@ -92,6 +93,23 @@ export function Photos({ job, may }: { job: string; may: boolean }) {
                             event.target.value = '';
                         }}
                     />
+                    <input
+                        ref={camera}
+                        type="file"
+                        accept="image/jpeg,image/png,image/webp"
+                        capture="environment"
+                        aria-label="Photo from the camera"
+                        className="sr-only"
+                        tabIndex={-1}
+                        onChange={(event) => {
+                            const file = event.target.files?.[0];
+                            if (file !== undefined) void send(file);
+                            event.target.value = '';
+                        }}
+                    />
+                    <Button look="main" className="pointer-fine:hidden" disabled={busy} onClick={() => camera.current?.click()}>
+                        Camera
+                    </Button>
                     <Button disabled={busy} onClick={() => input.current?.click()}>
                         {busy ? 'Taking it in' : 'Add a photo'}
                     </Button>

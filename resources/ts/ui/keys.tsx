@@ -27,9 +27,24 @@ export function useKeys(handlers: Record<string, () => void>): void {
     }, []);
 }
 
+/** Ctrl+Enter sends the form at hand, from whichever of its fields; heard once, by the shell. */
+export function useSubmitKey(): void {
+    useEffect(() => {
+        const listener = (event: KeyboardEvent) => {
+            const form = event.target instanceof HTMLElement ? event.target.closest('form') : null;
+            if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey) || form === null) return;
+            event.preventDefault();
+            form.requestSubmit();
+        };
+        window.addEventListener('keydown', listener);
+        return () => window.removeEventListener('keydown', listener);
+    }, []);
+}
+
 const EVERYWHERE: Keys = [
     ['?', 'these keys'],
     ['Tab', 'next control'],
+    ['Ctrl+Enter', 'send the form, from any of its fields'],
     ['Esc', 'close, or leave the field'],
 ];
 
