@@ -28,7 +28,7 @@ final readonly class Cards
     public static function jobs(): Builder
     {
         return DB::table('jobs')->leftJoin('machines', 'machines.id', '=', 'jobs.machine_id')->leftJoin('boards', 'boards.id', '=', 'jobs.board_id')
-            ->select('jobs.*', DB::raw("IF(machines.bare, 'in no machine', machines.name) AS machine_name"), 'boards.name as board_name');
+            ->select('jobs.*', 'machines.bare', DB::raw("IF(machines.bare, 'in no machine', machines.name) AS machine_name"), 'boards.name as board_name');
     }
 
     public static function job(object $row): JobCard
@@ -39,7 +39,7 @@ final readonly class Cards
 
         return new JobCard(
             id: $r->string('id'), label: sprintf('J-%04d', $r->int('number')), title: $r->string('title'), machine: $r->string('machine_name'),
-            machine_id: $r->string('machine_id'),
+            machine_id: $r->string('machine_id'), alone: $r->int('bare') === 1,
             board: $r->string('board_name'), board_id: $r->string('board_id'), owner: $r->string('owner'), state: $r->string('state'),
             stage_words: Stage::from($r->string('stage'))->words(), outcome_words: Outcome::tryFrom($r->text('outcome') ?? '')?->words(),
             handed_back: $r->int('handed_back') === 1,

@@ -21,6 +21,8 @@ final readonly class JobCard
         public string $machine,
         #[OA\Property()]
         public string $machine_id,
+        #[OA\Property(description: 'about a board that was in no machine when it came')]
+        public bool $alone,
         #[OA\Property()]
         public string $board,
         #[OA\Property()]

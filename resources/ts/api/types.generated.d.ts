@@ -2384,6 +2384,8 @@ export interface components {
         /** @description A job in a list. */
         JobCard: {
             allowance_minutes: number;
+            /** @description about a board that was in no machine when it came */
+            alone: boolean;
             board: string;
             board_id: string;
             closed_at: string | null;

@@ -60,7 +60,7 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
             title={job.title}
             over={
                 <>
-                    {job.label}, <Link to={`/machines/${job.machine_id}`}>{job.machine}</Link>,{' '}
+                    {job.label}, {job.alone ? 'a board that came alone' : <Link to={`/machines/${job.machine_id}`}>{job.machine}</Link>},{' '}
                     <Link to={`/boards/${job.board_id}`}>{job.board}</Link>. {job.owner}, taken in {day(job.opened_at)}.{' '}
                     {minutes(job.minutes)} of {minutes(job.allowance_minutes)}
                 </>
