@@ -28,7 +28,6 @@ final class CorrosionRoom extends Room
 
     public function reads(): void
     {
-        Route::post('photos/{photo}/distance', [CorrosionController::class, 'distance']);
         Route::get('jobs/{job}/corrosion', [CorrosionController::class, 'show']);
         Route::get('jobs/{job}/leaks', [CorrosionController::class, 'moved']);
     }
@@ -40,6 +39,7 @@ final class CorrosionRoom extends Room
 
     public function records(): void
     {
+        Route::post('photos/{photo}/distance', [CorrosionController::class, 'distance']);
         Route::post('jobs/{job}/continuity/take', [CorrosionController::class, 'take']);
     }
 

@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\Route as Routes;
 /** Every route there is, asked from the router and not listed by hand. */
 final class RoutesTest extends TestCase
 {
-    private const PUBLIC = ['api/openapi.json', 'api/session', 'sanctum/csrf-cookie', 'up', '{screen?}', 'owner-report/{link}', 'calendar/{secret}.ics'];
+    private const PUBLIC = ['api/openapi.json', 'api/session', 'sanctum/csrf-cookie', 'up', 'shell-worker.js', '{screen?}', 'owner-report/{link}', 'calendar/{secret}.ics'];
 
     /** @return list<array{string, string, Route}> method, address with real identifiers, route */
     private function routes(): array

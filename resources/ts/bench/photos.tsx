@@ -199,7 +199,7 @@ export function Look({ photo, job, may, onClose }: { photo: Photo; job: string; 
     const [spot, setSpot] = useState<Place>({ x: 0.5, y: 0.5 });
     const place = (it: Place) => {
         if (taps === null) setAt(it);
-        else if (taps.length < 4) setTaps([...taps, it]);
+        else setTaps((before) => (before === null || before.length >= 4 ? before : [...before, it]));
     };
     const pin = async () => {
         const sent = await record(job, { kind: 'pin', text, data: { photo: photo.id, ...(at ?? spot) } }, `pin: ${text}`);
