@@ -32,7 +32,7 @@ final readonly class SaidInALine
             if (!$body->has('line') || !self::placeless($draft, $problem)) {
                 throw $problem;
             }
-            $draft = $draft->asObservation($body, $hall->kinds, self::words($problem));
+            $draft = $draft->asObservation($body, $hall->kinds, $problem->plainly());
 
             return [$draft, ...Append::to($job, $draft, $who)];
         }
@@ -56,7 +56,7 @@ final readonly class SaidInALine
                     $said[] = $hall->kinds->sentence($it->kind->name, $it->text, self::completed(new Taking($job, $profile, $who, $it, only: true)));
                 }
             } catch (InvalidDocument $problem) {
-                $doubt ??= self::words($problem);
+                $doubt ??= $problem->plainly();
             } finally {
                 DB::rollBack();
             }
@@ -94,17 +94,6 @@ final readonly class SaidInALine
     private static function placeless(EntryDraft $draft, InvalidDocument $problem): bool
     {
         return str_starts_with($problem->pointer, '/data/') && $problem->pointer !== '/data/sure' && !$draft->data instanceof OpenItemNamed
-            && $draft->corrects === null && in_array($draft->kind->name, self::spokenOfTheBoard(), true);
-    }
-
-    /** @return list<string> kinds of entries by which no one moves the job, but says something of the board */
-    private static function spokenOfTheBoard(): array
-    {
-        return House::here()->hall->kinds->where(static fn ($kind): bool => $kind->attack !== null);
-    }
-
-    private static function words(InvalidDocument $problem): string
-    {
-        return str_replace('_', ' ', trim(strrchr($problem->pointer, '/') ?: '', '/')).' '.$problem->detail;
+            && $draft->corrects === null && $draft->kind->attack !== null;
     }
 }

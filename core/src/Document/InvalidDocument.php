@@ -16,4 +16,10 @@ final class InvalidDocument extends \DomainException
     {
         return new self($pointer, $detail);
     }
+
+    /** For somebody who sees no document: the field's name instead of its pointer. */
+    public function plainly(): string
+    {
+        return ltrim(str_replace('_', ' ', trim(strrchr($this->pointer, '/') ?: '', '/'))." {$this->detail}");
+    }
 }

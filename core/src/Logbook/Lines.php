@@ -47,8 +47,7 @@ final readonly class Lines
         } catch (UnclearLine $problem) {
             $doubt = $problem->getMessage();
         } catch (InvalidDocument $problem) {
-            $field = $problem->pointer === LineSaid::POINTER ? 'it' : trim(strrchr($problem->pointer, '/') ?: '', '/');
-            $doubt = str_replace('_', ' ', $field).' '.$problem->detail;
+            $doubt = $problem->pointer === LineSaid::POINTER ? "it {$problem->detail}" : $problem->plainly();
         }
         [$rest, $minutes] = self::minutes(trim($line));
 

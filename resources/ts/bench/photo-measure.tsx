@@ -20,6 +20,7 @@ export function PhotoMeasure({ photo, taps, clear }: { photo: string; taps: Plac
         (answer) => setSays(answer.says),
     );
     const asked = ASKED[taps.length];
+    const wrong = form.at('/taps') ?? form.problem;
     return (
         <div className="mt-2 flex flex-wrap items-end gap-3" role="group" aria-label="Measure on the photo">
             <p role="status" className="w-full">
@@ -48,9 +49,7 @@ export function PhotoMeasure({ photo, taps, clear }: { photo: string; taps: Plac
             >
                 Tap again
             </Button>
-            {(form.at('/taps') ?? form.problem) !== null && form.at('/taps') !== undefined && (
-                <Notice tone="bad">{form.at('/taps')}</Notice>
-            )}
+            {wrong !== null && <Notice tone="bad">{wrong}</Notice>}
         </div>
     );
 }

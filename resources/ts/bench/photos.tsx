@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
-import { useRef, useState } from 'react';
+import { useRef, useState, type RefObject } from 'react';
 import { ulid } from 'ulid';
 import { api, data, Refusal, words, type Schemas } from '../api/client';
 import { record } from '../api/outbox';
@@ -80,33 +80,8 @@ export function Photos({ job, may }: { job: string; may: boolean }) {
                     <div className="w-72">
                         <Field label="Caption of the next photo" value={caption} onChange={(event) => setCaption(event.target.value)} />
                     </div>
-                    <input
-                        ref={input}
-                        type="file"
-                        accept="image/jpeg,image/png,image/webp"
-                        aria-label="Photo file"
-                        className="sr-only"
-                        tabIndex={-1}
-                        onChange={(event) => {
-                            const file = event.target.files?.[0];
-                            if (file !== undefined) void send(file);
-                            event.target.value = '';
-                        }}
-                    />
-                    <input
-                        ref={camera}
-                        type="file"
-                        accept="image/jpeg,image/png,image/webp"
-                        capture="environment"
-                        aria-label="Photo from the camera"
-                        className="sr-only"
-                        tabIndex={-1}
-                        onChange={(event) => {
-                            const file = event.target.files?.[0];
-                            if (file !== undefined) void send(file);
-                            event.target.value = '';
-                        }}
-                    />
+                    <PictureInput input={input} label="Photo file" onPicked={(file) => void send(file)} />
+                    <PictureInput input={camera} label="Photo from the camera" capture="environment" onPicked={(file) => void send(file)} />
                     <Button look="main" className="pointer-fine:hidden" disabled={busy} onClick={() => camera.current?.click()}>
                         Camera
                     </Button>
@@ -122,6 +97,36 @@ export function Photos({ job, may }: { job: string; may: boolean }) {
             )}
             {open !== undefined && <Look photo={open} job={job} may={may} onClose={() => setShown(null)} />}
         </Part>
+    );
+}
+
+/** Opened by a button beside it; the same picture can be picked again. */
+function PictureInput({
+    input,
+    label,
+    onPicked,
+    ...rest
+}: {
+    input: RefObject<HTMLInputElement | null>;
+    label: string;
+    capture?: 'environment';
+    onPicked: (file: File) => void;
+}) {
+    return (
+        <input
+            ref={input}
+            type="file"
+            accept="image/jpeg,image/png,image/webp"
+            aria-label={label}
+            className="sr-only"
+            tabIndex={-1}
+            onChange={(event) => {
+                const file = event.target.files?.[0];
+                if (file !== undefined) onPicked(file);
+                event.target.value = '';
+            }}
+            {...rest}
+        />
     );
 }
 
