@@ -19,7 +19,7 @@ final class RecordedTest extends TestCase
     private const ASKED = __DIR__.'/Recorded/asked.txt';
     private const ANSWERED = __DIR__.'/Recorded/answered.txt';
     /** Routes whose answer is another thing each time: a device, bytes of a PDF, a sheet of the browser, a page of the framework. */
-    private const NOT_RECORDED = [
+    private const NOT_RECORDED = ['shell-worker.js',
         'api/openapi.json', 'api/meters/{meter}/scene', 'api/serial-ports/{port}/scene', 'sanctum/csrf-cookie', 'up', '{screen?}', 'jobs/{job}/report.pdf',
         'calendar/{secret}.ics', 'owner-report/{link}', 'photos/{photo}', 'photos/{photo}/thumbnail', 'shopping.csv', 'api/jobs/{job}/substitutes',
     ];
