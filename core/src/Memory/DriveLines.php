@@ -19,13 +19,13 @@ final class DriveLines
     {
     }
 
-    public function data(int $cell, int $ownXor): void
+    public function data(int $cell, int $ownXor, int $times): void
     {
-        ++$this->errors;
+        $this->errors += $times;
         foreach (['X' => $cell >> $this->columnBits, 'Y' => $cell & ((1 << $this->columnBits) - 1)] as $axis => $number) {
             [$count, $bits, $cells] = $this->lines["{$axis} {$number}"] ?? [0, 0, []];
             count($cells) >= self::CELLS || $cells[$cell] = true;
-            $this->lines["{$axis} {$number}"] = [$count + 1, $bits | $ownXor, $cells];
+            $this->lines["{$axis} {$number}"] = [$count + $times, $bits | $ownXor, $cells];
         }
     }
 

@@ -19,8 +19,30 @@ final class ErrorReader
     /** Words that are kept as read: a test names the same ones again and again. */
     private const KEPT = 4096;
 
+    /** Bytes of a file that are read at once. */
+    private const BATCH = 1_048_576;
+
+    /** Lines of a batch that are looked at one by one before the rest is taken at once: the header, and what tells the radix. */
+    private const BY_LINE = 2;
+
     /** @var array<array-key, int> word by its text */
     private array $words = [];
+
+    /** @var list<string>|null */
+    private ?array $header = null;
+
+    /** address, expected, actual: the usual columns */
+    private bool $plain = false;
+
+    /** Rows that have been read. */
+    private int $row = 0;
+
+    /** Rows alike that are taken at once. */
+    private int $times = 1;
+
+    /** A row whose quote is not closed yet. */
+    private string $open = '';
+    private ?InvalidDocument $cut = null;
 
     private readonly Radix $radix;
 
@@ -37,95 +59,189 @@ final class ErrorReader
             $error = $node->members();
             $bit = $node->optional('bit')?->raw();
             unset($error['bit']);
-            $this->take(
+            $sampled = $this->take(
                 array_map(static fn (Node $it): string => $it->string(), $error) + ($bit === null
                     ? []
                     : ['bit' => is_int($bit) ? (string) $bit : $node->at('bit')->string()]),
                 $row,
             );
+            $sampled === null || $this->locator->sampled([''], ['' => $sampled]);
         }
     }
 
     /**
-     * @param iterable<string> $lines     with their line breaks
+     * @param iterable<string> $pieces    of the file, cut anywhere
      * @param bool             $keepWhole a last line that cannot be read is left out and said, and what came before it is kept
      *
      * @return string|null why the last line was left out
      */
-    public function csv(iterable $lines, bool $keepWhole = false): ?string
+    public function csv(iterable $pieces, bool $keepWhole = false): ?string
     {
-        $header = $cut = null;
-        $plain = false;
-        $row = 0;
-        $open = '';
-        foreach ($lines as $line) {
-            $cut === null || throw $cut;
-            $open .= $line;
-            strlen($open) <= self::LONGEST
-                || throw InvalidDocument::at(
-                    $header === null ? '/errors' : "/errors/{$row}",
-                    'is longer than '.self::LONGEST.' characters: is a quote not closed, is it a CSV file at all?',
-                );
-            $quoted = str_contains($open, '"');
-            if ($quoted && substr_count($open, '"') % 2 === 1) {
+        $this->header = $this->cut = null;
+        $this->row = 0;
+        $this->open = '';
+        $text = '';
+        foreach ($pieces as $piece) {
+            $text .= $piece;
+            $end = strlen($text) > self::LONGEST ? strrpos($text, "\n") : null;
+            $end === false && $this->bounded($text);
+            if (strlen($text) < self::BATCH || !is_int($end)) {
                 continue;
             }
-            $cells = $quoted ? str_getcsv(rtrim($open, "\r\n"), ',', '"', '') : explode(',', rtrim($open, "\r\n"));
-            $open = '';
-            if ($header === null) {
-                $header = $this->header($cells);
-                $plain = $header === ['address', 'expected', 'actual'];
-                continue;
-            }
-            if ($plain && $this->seenBefore($cells)) {
-                ++$row;
-                continue;
-            }
-            try {
-                $this->row($cells, $header, $row);
-            } catch (InvalidDocument $fault) {
-                $cut = $keepWhole ? $fault : throw $fault;
-            }
-            ++$row;
+            $this->lines(substr($text, 0, $end + 1), $keepWhole);
+            $text = substr($text, $end + 1);
         }
-        if ($open !== '') {
-            $cut = InvalidDocument::at("/errors/{$row}", 'is truncated: a quote is not closed');
+        $text === '' || $this->lines($text, $keepWhole);
+        if ($this->open !== '') {
+            $this->cut = InvalidDocument::at("/errors/{$this->row}", 'is truncated: a quote is not closed');
         }
-        $header ?? throw InvalidDocument::at('/errors', 'has no header row');
+        $this->header ?? throw InvalidDocument::at('/errors', 'has no header row');
 
-        return $cut === null || $keepWhole ? $cut?->detail : throw $cut;
+        return $this->cut === null || $keepWhole ? $this->cut?->detail : throw $this->cut;
+    }
+
+    /** @param string $text whole lines; the last one of the file may lack its break */
+    private function lines(string $text, bool $keepWhole): void
+    {
+        $lines = explode("\n", str_ends_with($text, "\n") ? substr($text, 0, -1) : $text);
+        if ($this->header === null || $this->open !== '' || str_contains($text, '"') || $this->guess?->asks() === true) {
+            foreach ($lines as $i => $line) {
+                if ($this->header !== null && $this->open === '' && $i > self::BY_LINE && !str_contains($text, '"') && $this->guess?->asks() !== true) {
+                    $this->alike(array_slice($lines, $i), $keepWhole);
+
+                    return;
+                }
+                $this->line($line, $keepWhole);
+            }
+
+            return;
+        }
+        $this->alike($lines, $keepWhole);
     }
 
     /**
-     * The usual row, of words that were read and found good before: it is taken at once. Any other goes through row().
+     * Rows without quotes, of which a test's log has many alike: each is read once.
      *
-     * @param array<?string> $cells address, expected, actual
+     * @param list<string> $lines
      */
-    private function seenBefore(array $cells): bool
+    private function alike(array $lines, bool $keepWhole): void
+    {
+        $this->cut === null || $lines === [] || throw $this->cut;
+        $errors = [];
+        foreach (array_count_values($lines) as $line => $times) {
+            $line = (string) $line;
+            $this->times = $times;
+            try {
+                $errors[$line] = $this->read($line);
+            } catch (InvalidDocument) {
+                $at = (int) array_search($line, $lines, true);
+                $row = $this->row;
+                $this->row += $at;
+                $this->unreadable($line, $keepWhole && $at === count($lines) - 1);
+                $this->row = $row;
+                $errors[$line] = null;
+            }
+        }
+        $this->times = 1;
+        $this->locator->sampled($lines, $errors);
+        $this->row += count($lines);
+    }
+
+    /** @param bool $last what comes before it may be kept */
+    private function unreadable(string $line, bool $last): void
+    {
+        try {
+            $this->read($line);
+        } catch (InvalidDocument $fault) {
+            $this->cut = $last ? $fault : throw $fault;
+        }
+    }
+
+    private function line(string $line, bool $keepWhole): void
+    {
+        $this->cut === null || throw $this->cut;
+        $this->open = $this->open === '' ? $line : "{$this->open}\n{$line}";
+        $this->bounded($this->open);
+        $quoted = str_contains($this->open, '"');
+        if ($quoted && substr_count($this->open, '"') % 2 === 1) {
+            return;
+        }
+        $line = $this->open;
+        $this->open = '';
+        if ($this->header === null) {
+            $this->header = $this->header(self::cells($line));
+            $this->plain = $this->header === ['address', 'expected', 'actual'];
+
+            return;
+        }
+        try {
+            $error = $this->read($line);
+            $error === null || $this->locator->sampled([$line], [$line => $error]);
+        } catch (InvalidDocument $fault) {
+            $this->cut = $keepWhole ? $fault : throw $fault;
+        }
+        ++$this->row;
+    }
+
+    private function bounded(string $line): void
+    {
+        strlen($line) <= self::LONGEST
+            || throw InvalidDocument::at(
+                $this->header === null ? '/errors' : "/errors/{$this->row}",
+                'is longer than '.self::LONGEST.' characters: is a quote not closed, is it a CSV file at all?',
+            );
+    }
+
+    /** @return list<?string> */
+    private static function cells(string $line): array
+    {
+        $line = rtrim($line, "\r\n");
+
+        return str_contains($line, '"') ? str_getcsv($line, ',', '"', '') : explode(',', $line);
+    }
+
+    /** @return array{int, int, int, int}|null what of it belongs into the locator's sample */
+    private function read(string $line): ?array
+    {
+        $this->bounded($line);
+        $cells = self::cells($line);
+
+        return $this->plain ? $this->plain($cells) : $this->row($cells);
+    }
+
+    /**
+     * The usual row, of words that were read and found good before, is taken at once. Any other goes through row().
+     *
+     * @param list<?string> $cells address, expected, actual
+     *
+     * @return array{int, int, int, int}|null
+     */
+    private function plain(array $cells): ?array
     {
         $expected = $this->words[$cells[1] ?? ''] ?? null;
         $actual = $this->words[$cells[2] ?? ''] ?? null;
         if ($expected === null || $actual === null || isset($cells[3])) {
-            return false;
+            return $this->row($cells);
         }
         $address = $this->radix->parse((string) $cells[0]);
         if ($address === null) {
-            return false;
+            return $this->row($cells);
         }
         $this->guess?->took((string) $cells[0]);
-        $this->locator->data($address, $expected ^ $actual, $actual);
 
-        return true;
+        return $this->locator->counted($address, $expected ^ $actual, $actual, $this->times);
     }
 
     /**
      * @param array<?string> $cells
-     * @param list<string>   $header
+     *
+     * @return array{int, int, int, int}|null
      */
-    private function row(array $cells, array $header, int $row): void
+    private function row(array $cells): ?array
     {
+        $header = $this->header ?? [];
         if (count($cells) !== count($header)) {
-            throw InvalidDocument::at("/errors/{$row}", 'has '.count($cells).' fields where the header has '.count($header).': is the line truncated?');
+            throw InvalidDocument::at("/errors/{$this->row}", 'has '.count($cells).' fields where the header has '.count($header).': is the line truncated?');
         }
         $error = [];
         foreach ($cells as $i => $cell) {
@@ -133,7 +249,8 @@ final class ErrorReader
                 $error[$header[$i]] = $cell;
             }
         }
-        $this->take($error, $row);
+
+        return $this->take($error, $this->row);
     }
 
     /**
@@ -152,20 +269,27 @@ final class ErrorReader
         return $names === [] ? throw InvalidDocument::at('/errors', 'has no header row') : $names;
     }
 
-    /** @param array<array-key, string> $error by field */
-    private function take(array $error, int $row): void
+    /**
+     * @param array<array-key, string> $error by field
+     *
+     * @return array{int, int, int, int}|null what of it belongs into the locator's sample
+     */
+    private function take(array $error, int $row): ?array
     {
         if ($this->guess !== null && isset($error['address'])) {
             $this->guess->took($error['address']);
         }
         if (isset($error['address'], $error['expected'], $error['actual']) && count($error) === 3) {
             $actual = $this->word($error, 'actual', $row);
-            $this->locator->data($this->number($error, 'address', $row), $this->word($error, 'expected', $row) ^ $actual, $actual);
-        } elseif (isset($error['address'], $error['xor']) && count($error) === 2) {
-            $this->locator->data($this->number($error, 'address', $row), $this->word($error, 'xor', $row), null);
-        } elseif (isset($error['address'], $error['kind']) && count($error) === 2) {
+
+            return $this->locator->counted($this->number($error, 'address', $row), $this->word($error, 'expected', $row) ^ $actual, $actual, $this->times);
+        }
+        if (isset($error['address'], $error['xor']) && count($error) === 2) {
+            return $this->locator->counted($this->number($error, 'address', $row), $this->word($error, 'xor', $row), null, $this->times);
+        }
+        if (isset($error['address'], $error['kind']) && count($error) === 2) {
             $error['kind'] === 'parity' || throw InvalidDocument::at("/errors/{$row}/kind", 'must be parity');
-            $this->locator->parity($this->number($error, 'address', $row));
+            $this->locator->parity($this->number($error, 'address', $row), $this->times);
         } elseif (isset($error['bank'], $error['bit']) && count($error) === 2) {
             $this->bankBit($error['bank'], $error['bit'], "/errors/{$row}");
         } elseif (isset($error['ref']) && count($error) === 1) {
@@ -173,6 +297,8 @@ final class ErrorReader
         } else {
             throw self::mixed($error, "/errors/{$row}");
         }
+
+        return null;
     }
 
     /** @param array<array-key, string> $error */
@@ -221,7 +347,7 @@ final class ErrorReader
         $bit = $written === 'P' ? Bank::P : (preg_match('/^\d{1,2}$/D', $written) === 1 ? (int) $written : -1);
         foreach ($this->map->banks[$bank]->chips as $chip) {
             if (in_array($bit, $chip->bits, true)) {
-                $this->locator->named($bank, [$bit]);
+                $this->locator->named($bank, [$bit], $this->times);
 
                 return;
             }
@@ -232,6 +358,6 @@ final class ErrorReader
     private function chip(string $ref, string $pointer): void
     {
         [$bank, $chip] = $this->map->byRef["\0{$ref}"] ?? throw InvalidDocument::at("{$pointer}/ref", "there is no chip \"{$ref}\"");
-        $this->locator->named($bank, $this->map->banks[$bank]->chips[$chip]->bits);
+        $this->locator->named($bank, $this->map->banks[$bank]->chips[$chip]->bits, $this->times);
     }
 }

@@ -72,6 +72,7 @@ final class Locator
     /** @var array<int, bool> by XOR value and bank: an odd number of the bank's own bits is wrong */
     private array $odd = [];
 
+    private readonly PartnerWords $partners;
     private readonly Sample $sample;
     private readonly ParityErrors $parityErrors;
 
@@ -87,8 +88,9 @@ final class Locator
     /** @param list<bool> $tested by bank */
     public function __construct(private readonly Map $map, private readonly array $tested, private readonly Pattern $pattern)
     {
-        $this->lines = $pattern === Pattern::None ? [] : self::lines($map, $pattern);
-        $this->pins = $pattern === Pattern::None ? [] : self::pins($map, $pattern);
+        $this->lines = $pattern === Pattern::None ? [] : self::lines($map);
+        $this->pins = $pattern === Pattern::None ? [] : self::pins($map);
+        $this->partners = new PartnerWords($map, $pattern, [...$this->lines, ...$this->pins], count($this->lines));
         $this->sample = new Sample();
         $this->parityErrors = new ParityErrors();
         foreach ($map->banks as $b => $bank) {
@@ -106,47 +108,71 @@ final class Locator
     /** @param int|null $actual null when only the difference is known */
     public function data(int $address, int $xor, ?int $actual): void
     {
-        ++$this->errors;
+        $error = $this->counted($address, $xor, $actual, 1);
+        $error === null || $this->sample->add($error);
+    }
+
+    /**
+     * The same error so many times. What came in what order is for sampled() to say.
+     *
+     * @return array{int, int, int, int}|null bank, address, XOR and actual value, when it belongs into the sample
+     */
+    public function counted(int $address, int $xor, ?int $actual, int $times): ?array
+    {
+        $this->errors += $times;
         $bank = $this->map->bankAt($address);
         if ($bank === null || !$this->tested[$bank]) {
-            ++$this->unmapped;
+            $this->unmapped += $times;
 
-            return;
+            return null;
         }
         $it = $this->map->banks[$bank];
         $cell = $it->cell($address);
         if (isset($this->slots[$bank][$xor])) {
             $slot = &$this->slots[$bank][$xor];
-            ++$slot[0];
+            $slot[0] += $times;
             $slot[1] &= $cell;
             $slot[2] |= $cell;
             count($slot[3]) >= self::CELLS || $slot[3][$cell] = true;
             unset($slot);
         } else {
-            $this->slots[$bank][$xor] = [1, $cell, $cell, [$cell => true]];
+            $this->slots[$bank][$xor] = [$times, $cell, $cell, [$cell => true]];
             ++$this->held < self::HELD || $this->settle();
         }
         if ($it->parity) {
             $this->parityErrors->data($bank, $address, $this->isOdd($xor & $it->ownBits));
         }
-        isset($this->drives[$bank]) && $this->drives[$bank]->data($cell, $xor & $it->ownBits);
-        if ($actual !== null) {
-            $this->sample->add($bank, $address, $xor, $actual);
-            $this->constant[$bank] = !array_key_exists($bank, $this->constant) || $this->constant[$bank] === $actual ? $actual : false;
-            $this->lines === [] || $this->ask($bank, $address, $actual, $xor);
+        isset($this->drives[$bank]) && $this->drives[$bank]->data($cell, $xor & $it->ownBits, $times);
+        if ($actual === null) {
+            return null;
         }
+        $this->constant[$bank] = !array_key_exists($bank, $this->constant) || $this->constant[$bank] === $actual ? $actual : false;
+        $this->lines === [] || $this->partners->ask($bank, $address, $actual, $xor, $times);
+
+        return [$bank, $address, $xor, $actual];
     }
 
-    public function parity(int $address): void
+    /**
+     * Errors that were counted, in the order in which they came.
+     *
+     * @param list<string>                                     $rows
+     * @param array<array-key, array{int, int, int, int}|null> $errors by row
+     */
+    public function sampled(array $rows, array $errors): void
     {
-        ++$this->errors;
+        $this->sample->addAll($rows, $errors);
+    }
+
+    public function parity(int $address, int $times = 1): void
+    {
+        $this->errors += $times;
         $bank = $this->map->bankAt($address);
         if ($bank === null || !$this->tested[$bank]) {
-            ++$this->unmapped;
+            $this->unmapped += $times;
 
             return;
         }
-        $this->map->banks[$bank]->parity && $this->parityErrors->parity($bank, $address);
+        $this->map->banks[$bank]->parity && $this->parityErrors->parity($bank, $address, $times);
     }
 
     private function isOdd(int $bits): bool
@@ -164,21 +190,22 @@ final class Locator
     }
 
     /** @param list<int> $bits of a bank that a test names without an address */
-    public function named(int $bank, array $bits): void
+    public function named(int $bank, array $bits, int $times = 1): void
     {
-        ++$this->errors;
+        $this->errors += $times;
         if (!$this->tested[$bank]) {
-            ++$this->unmapped;
+            $this->unmapped += $times;
 
             return;
         }
-        $this->fall($bank, array_map(static fn (int $bit): int => $bank * self::WIDTH + $bit, $bits), 1, null);
+        $this->fall($bank, array_map(static fn (int $bit): int => $bank * self::WIDTH + $bit, $bits), $times, null);
     }
 
     /** @return list<Hypothesis> above 0.01, best first; none when no pair is seen */
     public function suspects(): array
     {
         $this->settle();
+        $this->partners->settle();
         $this->sortParity();
         $this->listed = [];
         if ($this->seen === []) {
@@ -318,22 +345,6 @@ final class Locator
         }
 
         return $explained;
-    }
-
-    /** Does the word belong to a partner of its address, in the map? */
-    private function ask(int $bank, int $address, int $actual, int $xor): void
-    {
-        $it = $this->map->banks[$bank];
-        $plain = $it->selectMask === 0;
-        foreach ($this->pattern->neighbours($address, $this->map->wordBits, count($this->lines)) as $k => $word) {
-            $partner = $address ^ (1 << $k);
-            if (($plain && $partner >= $it->start && $partner < $it->end) || $this->map->bankAt($partner) !== null) {
-                $this->lines[$k]->ask($word === $actual, $xor);
-            }
-        }
-        foreach ($this->pins as $pin) {
-            $pin->askPin($bank, $address, $actual, $xor);
-        }
     }
 
     /** Counts what is held, pair by pair. */
@@ -583,19 +594,19 @@ final class Locator
     }
 
     /** @return list<AddressLine> */
-    private static function lines(Map $map, Pattern $pattern): array
+    private static function lines(Map $map): array
     {
         $lines = [];
         $differ = $map->lowest() ^ $map->highest();
         for ($k = 0; $differ >> $k !== 0; ++$k) {
-            $lines[] = new AddressLine([$k], [], $map, $pattern);
+            $lines[] = new AddressLine([$k], []);
         }
 
         return $lines;
     }
 
     /** @return list<AddressLine> */
-    private static function pins(Map $map, Pattern $pattern): array
+    private static function pins(Map $map): array
     {
         $pins = [];
         $geometries = [];
@@ -607,7 +618,7 @@ final class Locator
         foreach ($geometries as $geometry => $banks) {
             [$row, $column] = array_map(intval(...), explode(' ', $geometry));
             for ($j = 0; $j < min($row, $column); ++$j) {
-                $pins[] = new AddressLine([$j, $j + $column], array_fill_keys($banks, true), $map, $pattern);
+                $pins[] = new AddressLine([$j, $j + $column], array_fill_keys($banks, true));
             }
         }
 

@@ -23,9 +23,9 @@ final class ParityErrors
         $this->beside[$bank][$page] = ($this->beside[$bank][$page] ?? 0) | 1 << (($address & 31) * 2 + ($odd ? 1 : 0));
     }
 
-    public function parity(int $bank, int $address): void
+    public function parity(int $bank, int $address, int $times): void
     {
-        $this->at[$bank][$address] = ($this->at[$bank][$address] ?? 0) + 1;
+        $this->at[$bank][$address] = ($this->at[$bank][$address] ?? 0) + $times;
     }
 
     /** @return list<int> banks that have any */

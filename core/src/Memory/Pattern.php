@@ -57,6 +57,51 @@ enum Pattern: string
         return $words;
     }
 
+    /**
+     * The words at the cells that differ from an address's in two bits that a stuck pin ties: both set, both clear. In a bank without a
+     * select and on its own boundary a cell bit is an address bit, and the words follow from the one at the address.
+     *
+     * @param list<array{int, int}|null> $pins cell bits; null: -1 twice
+     *
+     * @return list<int> two a pin
+     */
+    public function ofTied(Bank $bank, int $address, array $pins, int $wordBits): array
+    {
+        $cell = $bank->cell($address);
+        $near = $bank->selectMask === 0 && ($bank->start & ($bank->words - 1)) === 0;
+        $mix = $this === self::Mix;
+        $here = $mix ? self::product($address) : $this->word($address, $wordBits);
+        $shift = 32 - $wordBits;
+        $words = [];
+        foreach ($pins as $pin) {
+            if ($pin === null) {
+                $words[] = -1;
+                $words[] = -1;
+                continue;
+            }
+            [$i, $j] = $pin;
+            if (!$near || $j > 31) {
+                $tied = (1 << $i) | (1 << $j);
+                $words[] = $this->word($bank->address($cell | $tied), $wordBits);
+                $words[] = $this->word($bank->address($cell & ~$tied), $wordBits);
+                continue;
+            }
+            [$one, $other] = [$cell >> $i & 1, $cell >> $j & 1];
+            if ($mix) {
+                $set = $here + ($one === 0 ? self::KNUTH << $i & 0xFFFFFFFF : 0) + ($other === 0 ? self::KNUTH << $j & 0xFFFFFFFF : 0);
+                $clear = $here - ($one === 0 ? 0 : self::KNUTH << $i & 0xFFFFFFFF) - ($other === 0 ? 0 : self::KNUTH << $j & 0xFFFFFFFF);
+                $words[] = ($set & 0xFFFFFFFF) >> $shift;
+                $words[] = ($clear & 0xFFFFFFFF) >> $shift;
+            } else {
+                [$a, $b] = [1 << $i % $wordBits, 1 << $j % $wordBits];
+                $words[] = $here ^ ($one === 0 ? $a : 0) ^ ($other === 0 ? $b : 0);
+                $words[] = $here ^ ($one === 0 ? 0 : $a) ^ ($other === 0 ? 0 : $b);
+            }
+        }
+
+        return $words;
+    }
+
     /** Address times the constant, modulo 2^32, without leaving 63 bits. */
     private static function product(int $address): int
     {

@@ -22,6 +22,12 @@ final class RadixGuess
     {
     }
 
+    /** Not enough addresses were looked at. */
+    public function asks(): bool
+    {
+        return $this->addresses < self::ENOUGH;
+    }
+
     /** @param string $text digits without a mark; a marked number says its radix itself */
     public function took(string $text): void
     {

@@ -18,15 +18,42 @@ final class Sample
     private int $came = 0;
     private int $step = 1;
 
-    public function add(int $bank, int $address, int $xor, int $actual): void
+    /** @param array{int, int, int, int} $error */
+    public function add(array $error): void
     {
         if ($this->came++ % $this->step !== 0) {
             return;
         }
-        $this->errors[] = [$bank, $address, $xor, $actual];
+        $this->errors[] = $error;
         if (count($this->errors) > self::MOST) {
             $this->step *= self::TIMES;
             $this->errors = array_values(array_filter($this->errors, static fn (int $i): bool => $i % self::TIMES === 0, ARRAY_FILTER_USE_KEY));
+        }
+    }
+
+    /**
+     * Rows as they came, of which many are alike; where all have an actual value, those between two that are sampled are not looked at.
+     *
+     * @param list<string>                                     $rows
+     * @param array<array-key, array{int, int, int, int}|null> $errors by row; null: it has no actual value
+     */
+    public function addAll(array $rows, array $errors): void
+    {
+        if (in_array(null, $errors, true)) {
+            $rows = array_values(array_filter($rows, static fn (string $row): bool => $errors[$row] !== null));
+        }
+        $n = count($rows);
+        for ($i = 0; $i < $n; ++$i) {
+            $skipped = (-$this->came % $this->step + $this->step) % $this->step;
+            $i += $skipped;
+            if ($i >= $n) {
+                $this->came += $n - ($i - $skipped);
+
+                return;
+            }
+            $this->came += $skipped;
+            $error = $errors[$rows[$i]];
+            $error === null || $this->add($error);
         }
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Ash\Tests\Memory;
 
+use Ash\Cli\Door;
 use Ash\Memory\MemoryRoom;
+use Ash\Rooms;
 use Ash\Tests\Asks;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -63,6 +65,37 @@ final class PlainModelTest extends TestCase
             }
             self::assertEquals($expected['matrix'], $seen, $said);
             self::assertSame($expected['unmapped'], $core['unmapped'], $said);
+        }
+    }
+
+    /** A file takes rows that are alike at once, a document one by one: more than the sample holds, in any order. */
+    public function test_a_file_says_the_same_as_the_list(): void
+    {
+        mt_srand(5);
+        foreach (['none', 'fold', 'mix', 'mix', 'mix', 'mix', 'mix', 'mix'] as $i => $pattern) {
+            $wordBits = [4, 8, 12][$i % 3];
+            $banks = self::banks($wordBits);
+            $names = array_column($banks, 'name');
+            $plain = new PlainModel($wordBits, $banks, $names, $pattern, $i % 2 === 1);
+            $few = [...self::errors($plain, $banks, $names, $wordBits), ...self::errors($plain, $banks, $names, $wordBits)];
+            $errors = array_map(static fn (int $_): array => $few[mt_rand(0, count($few) - 1)], range(1, 6000));
+            $document = self::document($banks, $errors, $names, $pattern, $wordBits, 16, $i % 2 === 1 ? 'core' : 'dram');
+            $fields = ['address', 'expected', 'actual', 'kind', 'bank', 'bit', 'ref'];
+            /** @var list<array<string, string|int>> $list */
+            $list = $document['errors'];
+            $csv = implode(',', $fields)."\r\n".implode("\r\n", array_map(
+                static fn (array $row): string => implode(',', array_map(static fn (string $field): string => (string) ($row[$field] ?? ''), $fields)),
+                $list,
+            ));
+            $file = $document;
+            unset($file['errors']);
+            [, $out, $err] = (new Door(...Rooms::all()))->open(
+                ['memory', 'locate', '--errors', 'errors.csv'],
+                static fn (): string => json_encode($file, JSON_THROW_ON_ERROR),
+                static fn (): array => str_split($csv, mt_rand(1000, 90_000)),
+            );
+            self::assertSame('', $err);
+            self::assertEquals(self::put(new MemoryRoom(), 'locate', $document), json_decode($out, true), "run {$i}");
         }
     }
 

@@ -69,7 +69,7 @@ final readonly class Inside
             ],
             'csv' => static fn (Node $asked): mixed => json_decode(Rooms::hall()->rooms['memory']->verbs()['locate']->answer(
                 json_encode(['map' => $asked->at('map')->raw()], JSON_THROW_ON_ERROR),
-                ['errors' => array_map(static fn (Node $line): string => $line->string(), $asked->at('lines')->items())],
+                ['errors' => array_map(static fn (Node $line): string => rtrim($line->string(), "\n")."\n", $asked->at('lines')->items())],
             ), false, 64, JSON_THROW_ON_ERROR),
             'strips' => self::strips(...),
             'sheet' => self::sheet(...),
