@@ -6,6 +6,7 @@ namespace App;
 
 use App\Http\Heartbeat;
 use App\Logbook\House;
+use App\Logbook\StandingOfJob;
 use App\People\Ability;
 use App\People\Person;
 use App\People\SessionRows;
@@ -28,6 +29,7 @@ final class BenchServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->singleton(House::class, static fn (): House => Rooms::house());
+        $this->app->singleton(StandingOfJob::class);
     }
 
     public function boot(): void

@@ -8,6 +8,7 @@ use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\OpenItem;
 use App\Logbook\Room;
+use App\Logbook\StandingOfJob;
 use App\Logbook\Taking;
 use Ash\Batteries\BatteriesRoom as Core;
 use Ash\Batteries\BatteryKnown;
@@ -75,11 +76,16 @@ final class BatteriesRoom extends Room
         }
     }
 
+    public function decides(): array
+    {
+        return [BatteryNote::KIND];
+    }
+
     public function facts(Job $job, Profile $profile, Facts $known): array
     {
         // A battery on the main board is not answered by "none" on a card: each board's last word counts, and the worst of them for the job.
         $last = [];
-        foreach (Entry::standing(BatteryNote::KIND)->where('job_id', $job->id)->orderBy('at')->orderBy('id')->get() as $entry) {
+        foreach (StandingOfJob::here()->of($job->id, ...$this->decides()) as $entry) {
             $last[strtolower((string) $entry->board_id)] = $entry->as(BatteryNote::class)?->state;
         }
         $state = in_array(BatteryState::Leaking, $last, true) ? BatteryState::Leaking : $last[strtolower($job->board_id)] ?? null;

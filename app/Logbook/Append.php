@@ -31,7 +31,7 @@ final readonly class Append
     /** @return array{Entry, bool} the entry, and whether it is new; the same entry sent again is the same entry */
     public static function to(string $jobId, EntryDraft $draft, Person $who): array
     {
-        return Once::transaction(static function () use ($jobId, $draft, $who): array {
+        return Once::transaction(static fn (): array => StandingOfJob::here()->during($jobId, static function () use ($jobId, $draft, $who): array {
             $job = Job::query()->lockForUpdate()->findOrFail($jobId);
             $known = Entry::query()->find($draft->id);
             if ($known !== null) {
@@ -44,7 +44,7 @@ final readonly class Append
             }
 
             return [$entry, true];
-        });
+        }));
     }
 
     private function __construct(private Job $job, private Profile $profile, private Person $who)
@@ -63,7 +63,7 @@ final readonly class Append
         $entry = Entry::query()->create([
             'id' => $draft->id,
             'job_id' => $this->job->id,
-            'board_id' => $this->board($draft, $data, $corrected),
+            'board_id' => $this->board($at, $data, $corrected),
             'kind' => $draft->kind->name,
             'stage' => $this->stage($draft, $corrected),
             'at' => CarbonImmutable::instance($draft->at)->utc(),
@@ -183,10 +183,11 @@ final readonly class Append
         ];
     }
 
-    private function board(EntryDraft $draft, EntryData $data, ?Entry $corrected): string
+    private function board(Taking $at, EntryData $data, ?Entry $corrected): string
     {
+        $draft = $at->draft;
         foreach (House::here()->rooms as $room) {
-            $board = $room->boardOf($data);
+            $board = $room->boardOf($data, $at);
             if ($board !== null) {
                 return $board;
             }

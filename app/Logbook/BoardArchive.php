@@ -28,9 +28,9 @@ final readonly class BoardArchive
         $to = (string) tempnam(sys_get_temp_dir(), 'board');
         $zip = new \ZipArchive();
         $zip->open($to, \ZipArchive::OVERWRITE) === true || throw new \RuntimeException("cannot write {$to}");
-        $record = BoardRecord::export($board, archived: true);
-        $zip->addFromString(self::RECORD, $record);
-        $sums = [self::RECORD => hash('sha256', $record)];
+        $record = BoardRecord::write($board, archived: true);
+        $zip->addFile($record, self::RECORD);
+        $sums = [self::RECORD => (string) hash_file('sha256', $record)];
         foreach (BoardRecord::exchanges() as $exchange) {
             foreach ($exchange->files($board) as $name => $path) {
                 // One that is gone is missed by the record's own page too; the rest is worth having.
@@ -44,7 +44,9 @@ final readonly class BoardArchive
         $list = implode('', array_map(static fn (string $sum, string $name): string => "{$sum}  {$name}\n", $sums, array_keys($sums)));
         $zip->addFromString(self::SUMS, $list);
         $zip->addFromString(self::SIGNATURE, BoardRecord::sign($list)."\n");
-        $zip->close() || throw new \RuntimeException("cannot write {$to}");
+        $written = $zip->close();
+        unlink($record);
+        $written || throw new \RuntimeException("cannot write {$to}");
 
         return $to;
     }

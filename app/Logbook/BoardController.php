@@ -11,7 +11,6 @@ use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
@@ -84,13 +83,13 @@ final readonly class BoardController
         ));
     }
 
-    public function export(Board $board): Response
+    public function export(Board $board): BinaryFileResponse
     {
-        return new Response(
-            BoardRecord::export($board),
+        return (new BinaryFileResponse(
+            BoardRecord::write($board),
             200,
             ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename=\"{$board->slot}-{$board->id}.record.json\""],
-        );
+        ))->deleteFileAfterSend();
     }
 
     public function archive(Board $board): BinaryFileResponse

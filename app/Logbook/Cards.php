@@ -85,12 +85,13 @@ final readonly class Cards
     }
 
     /**
-     * @param iterable<object> $rows  entries of one page
-     * @param bool             $whole all entries of a job: those that correct one are among them
+     * @param iterable<object> $rows      entries of one page
+     * @param bool             $whole     all that may correct one of them are among them
+     * @param list<object>     $overruled entries outside the page that overrule a verdict
      *
      * @return list<EntryCard>
      */
-    public static function entries(iterable $rows, bool $whole = false): array
+    public static function entries(iterable $rows, bool $whole = false, array $overruled = []): array
     {
         $rows = [...$rows];
         $ids = $whole ? [] : array_map(static fn (object $row): string => (new Row($row))->string('id'), $rows);
@@ -99,7 +100,9 @@ final readonly class Cards
             $correctedBy[(new Row($later))->string('corrects_id')] = (new Row($later))->string('id');
         }
 
-        $overruled = self::overruled(array_values($rows), $correctedBy);
+        $corrected = $overruled === [] ? [] : DB::table('entries')->whereIn('corrects_id', array_map(static fn (object $row): string => (new Row($row))->string('id'), $overruled))
+            ->pluck('id', 'corrects_id')->all();
+        $overruled = self::overruled([...array_values($rows), ...$overruled], [...$correctedBy, ...array_filter($corrected, is_string(...))]);
 
         return array_map(static fn (object $row): EntryCard => self::entry($row, $correctedBy, $overruled), array_values($rows));
     }

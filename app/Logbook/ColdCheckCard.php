@@ -29,17 +29,14 @@ final readonly class ColdCheckCard
     ) {
     }
 
-    /**
-     * @param list<EntryCard> $entries of a job, in time order
-     *
-     * @return list<self> none while the work is elsewhere and nobody has made one
-     */
-    public static function all(array $entries, Stage $stage): array
+    /** @return list<self> none while the work is elsewhere and nobody has made one */
+    public static function all(string $job, Stage $stage): array
     {
         $last = [];
-        foreach ($entries as $entry) {
-            if ($entry->kind === ColdChecked::KIND && $entry->corrected_by === null && is_string($entry->data->check ?? null)) {
-                $last[$entry->data->check] = $entry;
+        foreach (Entry::standing(ColdChecked::KIND)->where('job_id', $job)->orderBy('at')->orderBy('id')->get() as $entry) {
+            $it = $entry->as(ColdChecked::class);
+            if ($it !== null) {
+                $last[$it->check->value] = $entry;
             }
         }
 
@@ -49,9 +46,8 @@ final readonly class ColdCheckCard
 
         return array_map(static function (ColdCheck $it) use ($last): self {
             $entry = $last[$it->value] ?? null;
-            $wrong = $entry?->data->wrong ?? null;
 
-            return new self($it, $it->words(), is_string($wrong) ? $wrong : null, $entry?->id, $entry?->author, $entry?->at);
+            return new self($it, $it->words(), $entry?->as(ColdChecked::class)?->wrong, $entry?->id, $entry?->by(), $entry?->at->format(Cards::TIME));
         }, ColdCheck::cases());
     }
 }

@@ -29,6 +29,11 @@ use Illuminate\Database\Eloquent\Builder;
  */
 final class Entry extends ClientKeyed
 {
+    protected static function booted(): void
+    {
+        self::created(static fn (self $entry) => StandingOfJob::here()->took($entry));
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {

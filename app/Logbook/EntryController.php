@@ -33,7 +33,8 @@ final readonly class EntryController
     public function store(Request $request, string $job): JsonResponse
     {
         [$draft, $entry, $created] = SaidInALine::taken($job, Body::of($request), SignedIn::person($request));
-        $card = Cards::entries([DB::table('entries')->where('id', $entry->id)->first() ?? abort(404)])[0];
+        // Nothing can have corrected what has just come in.
+        $card = Cards::entries([$created ? (object) $entry->getAttributes() : DB::table('entries')->where('id', $entry->id)->first() ?? abort(404)], $created)[0];
 
         return new JsonResponse(new EntryStored($card, $created, $draft->doubt, $draft->also?->id), $created ? 201 : 200);
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Logbook;
 
 use Ash\Document\Node;
-use Illuminate\Support\Collection;
+use Illuminate\Database\Query\Builder;
 
 /** A room's part of a board's record as a document, and its files in the archive. What a room does not bring it leaves as it is here. */
 abstract class Exchange
@@ -28,12 +28,13 @@ abstract class Exchange
         return [];
     }
 
-    /**
-     * @param Collection<int, Entry> $entries
-     *
-     * @return array<string, array<string, mixed>> by entry: members of the entry in the document
-     */
-    public function entries(Board $board, Collection $entries): array
+    /** Joins what entry() needs to the entries of a record; it asks for no other row. */
+    public function besideEntries(Builder $entries): void
+    {
+    }
+
+    /** @return array<string, mixed> members of an entry in the document */
+    public function entry(Row $row): array
     {
         return [];
     }

@@ -26,10 +26,27 @@ final readonly class Followed
         self::job($job, $entry, $corrected);
     }
 
+    /** Minutes since the job last learned something: kept with each entry, and counted again only behind one that came in late. */
+    private static function evidence(Job $job, Entry $entry): void
+    {
+        if ($job->evidence_at !== null && !$entry->at->greaterThan($job->evidence_at)) {
+            return;
+        }
+        $brings = House::here()->hall->kinds->all[$entry->kind]->weight ?? null;
+        if ($brings?->bringsSomething() === true) {
+            $later = $job->last_entry_at->greaterThan($entry->at);
+            $job->evidence_at = $entry->at;
+            $job->idle_minutes = $later ? (int) Entry::query()->where('job_id', $job->id)->where('at', '>', $entry->at)->sum('minutes') : 0;
+        } else {
+            $job->idle_minutes += $entry->minutes;
+        }
+    }
+
     private static function job(Job $job, Entry $entry, ?Entry $corrected): void
     {
         $job->minutes = max(0, $job->minutes + $entry->minutes - ($corrected->minutes ?? 0));
         $job->last_entry_at = $entry->at->greaterThan($job->last_entry_at) ? $entry->at : $job->last_entry_at;
+        self::evidence($job, $entry);
         $record = Gathered::of($job->id);
         $closed = $record->outcome();
         $outcome = $closed?->as(JobClosed::class);

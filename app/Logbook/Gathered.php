@@ -17,7 +17,6 @@ use Ash\Logbook\Entries\GatePassed;
 use Ash\Logbook\Entries\JobClosed;
 use Ash\Logbook\Entries\PartReplaced;
 use Ash\Logbook\Entries\StageEntered;
-use Ash\Logbook\EntryKind;
 use Ash\Logbook\JobSheet;
 use Ash\Logbook\Leap;
 use Ash\Logbook\LogbookRoom as Core;
@@ -30,7 +29,7 @@ use Illuminate\Support\Collection;
 final readonly class Gathered
 {
     /** Entries of the hall's own that decide something. */
-    private const DECIDING = [Core::SYMPTOM, PartReplaced::KIND, Decision::KIND, ColdChecked::KIND, GatePassed::KIND, StageEntered::KIND, JobClosed::KIND, Core::REOPENED, Core::VOIDED];
+    public const DECIDING = [Core::SYMPTOM, PartReplaced::KIND, Decision::KIND, ColdChecked::KIND, GatePassed::KIND, StageEntered::KIND, JobClosed::KIND, Core::REOPENED, Core::VOIDED];
 
     /** @param Collection<int, Entry> $entries that stand, in time order */
     private function __construct(private Collection $entries)
@@ -39,7 +38,7 @@ final readonly class Gathered
 
     public static function of(string $jobId): self
     {
-        return new self(Entry::standing(...self::DECIDING)->where('job_id', $jobId)->orderBy('at')->orderBy('id')->get());
+        return new self(StandingOfJob::here()->of($jobId, ...self::DECIDING));
     }
 
     public static function sheet(Job $job, Profile $profile): JobSheet
@@ -119,7 +118,7 @@ final readonly class Gathered
             stage: $job->stage,
             profile: $profile,
             facts: $this->known($job, $profile),
-            allowance: new Allowance($job->minutes, $job->allowance_minutes, self::minutesSinceEvidence($job->id)),
+            allowance: new Allowance($job->minutes, $job->allowance_minutes, $job->idle_minutes),
             symptom: $this->symptom(),
             leaps: $this->leaps(),
             outcome: $this->outcome()?->as(JobClosed::class)?->outcome,
@@ -149,13 +148,5 @@ final readonly class Gathered
         }
 
         return $leaps;
-    }
-
-    private static function minutesSinceEvidence(string $job): int
-    {
-        $kinds = House::here()->hall->kinds->where(static fn (EntryKind $kind): bool => $kind->weight->bringsSomething());
-        $last = Entry::query()->where('job_id', $job)->whereIn('kind', $kinds)->max('at');
-
-        return (int) Entry::query()->where('job_id', $job)->when($last !== null, static fn ($query) => $query->where('at', '>', $last))->sum('minutes');
     }
 }

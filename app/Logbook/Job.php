@@ -33,6 +33,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property CarbonImmutable      $last_entry_at
  * @property array<string, mixed> $sheet
  * @property int                  $version           counts up with every entry
+ * @property ?CarbonImmutable     $evidence_at       of the last entry that brought something
+ * @property int                  $idle_minutes      of hands since then
  * @property bool                 $imported          came in with a record that was written elsewhere
  */
 final class Job extends Model
@@ -43,6 +45,8 @@ final class Job extends Model
         'id', 'machine_id', 'board_id', 'title', 'owner', 'state', 'stage', 'outcome', 'handed_back', 'minutes',
         'allowance_minutes', 'opened_at', 'closed_at', 'last_entry_at', 'sheet', 'number', 'imported',
     ];
+    /** @var array<string, mixed> */
+    protected $attributes = ['idle_minutes' => 0];
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @return array<string, string> */
@@ -56,6 +60,7 @@ final class Job extends Model
             'opened_at' => 'immutable_datetime',
             'closed_at' => 'immutable_datetime',
             'last_entry_at' => 'immutable_datetime',
+            'evidence_at' => 'immutable_datetime',
             'sheet' => 'array',
         ];
     }
@@ -86,7 +91,7 @@ final class Job extends Model
     /** What is known of what it is about. */
     public function profile(): Profile
     {
-        return Machine::query()->findOrFail($this->machine_id)->readProfile();
+        return Kind::query()->whereIn('id', Machine::query()->whereKey($this->machine_id)->select('kind_id'))->firstOrFail()->readProfile();
     }
 
     /**

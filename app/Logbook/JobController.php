@@ -96,18 +96,17 @@ final readonly class JobController
         $row = Cards::jobs()->leftJoin('kinds', 'kinds.id', '=', 'machines.kind_id')->addSelect('kinds.profile')->where('jobs.id', $job)->first() ?? abort(404);
         $r = new Row($row);
         $profile = House::here()->hall->profile(Node::parse($r->string('profile')));
-        $entries = DB::table('entries')->where('job_id', $job)->orderBy('at')->orderBy('id')->get(Cards::ENTRY);
+        $entries = (new EntryWindow($job))->latest();
         $sheet = json_decode($r->string('sheet'), true);
         $sheetCard = Cards::sheet(is_array($sheet) ? $sheet : []);
         $stage = Stage::from($r->string('stage'));
 
-        $cards = Cards::entries($entries, true);
-
         return new JsonResponse(new JobPage(
             job: Cards::job($row),
             sheet: $sheetCard,
-            stages: self::stages($stage, $sheetCard, $entries->pluck('stage')->unique()->all()),
-            entries: $cards,
+            stages: self::stages($stage, $sheetCard, DB::table('entries')->where('job_id', $job)->distinct()->pluck('stage')->all()),
+            entries: $entries->entries,
+            before: $entries->before,
             open_items: Cards::itemCards(Cards::items()->where('job_id', $job)),
             boards: array_values(DB::table('boards')
                 ->where('machine_id', $r->string('machine_id'))
@@ -117,12 +116,29 @@ final readonly class JobController
             cautions: array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautionsAt($stage)),
             examples: self::examples(),
             outcomes: array_map(static fn (Outcome $outcome): ChoiceCard => new ChoiceCard($outcome->value, $outcome->words()), Outcome::cases()),
-            cold_checks: ColdCheckCard::all($cards, $stage),
+            cold_checks: ColdCheckCard::all($job, $stage),
             otherwise: $r->string('state') === 'open' || !is_array($sheet) ? [] : SheetDocument::otherwise(
                 $sheet,
                 SheetDocument::of(Gathered::sheet(Job::query()->findOrFail($job), $profile)),
             ),
         ));
+    }
+
+    #[OA\Get(path: '/jobs/{job}/entries', operationId: 'listEntries', tags: ['logbook'], parameters: [
+        new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'before', description: 'a cursor', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'after', description: 'a cursor', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'around', description: 'an entry', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'from', description: 'a day', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'search', description: 'in what is written and recorded, and in who wrote it', schema: new OA\Schema(type: 'string')),
+    ], responses: [
+        new OA\Response(response: 200, description: 'part of the job\'s record', content: new OA\JsonContent(ref: EntryList::class)),
+    ])]
+    public function entries(Request $request, string $job): JsonResponse
+    {
+        DB::table('jobs')->where('id', $job)->exists() || abort(404);
+
+        return new JsonResponse((new EntryWindow($job))->asked(Node::of((object) $request->query->all())));
     }
 
     #[OA\Get(

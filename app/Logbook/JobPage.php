@@ -29,8 +29,10 @@ final readonly class JobPage
         public SheetCard $sheet,
         #[OA\Property(type: 'array', items: new OA\Items(ref: StageCard::class))]
         public array $stages,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: EntryCard::class), description: 'in time order')]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: EntryCard::class), description: 'the latest, in time order')]
         public array $entries,
+        #[OA\Property(description: 'cursor of what came before them; null: nothing did')]
+        public ?string $before,
         #[OA\Property(type: 'array', items: new OA\Items(ref: OpenItemCard::class))]
         public array $open_items,
         #[OA\Property(type: 'array', items: new OA\Items(ref: BoardCard::class))]

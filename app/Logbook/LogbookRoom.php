@@ -34,6 +34,7 @@ final class LogbookRoom extends Room
     {
         Route::get('bench', [BenchController::class, 'show']);
         Route::get('jobs', [JobController::class, 'index']);
+        Route::get('jobs/{job}/entries', [JobController::class, 'entries']);
         Route::get('jobs/{job}/pulse', [JobController::class, 'pulse']);
         Route::get('jobs/{job}/unproven', [JobController::class, 'unproven']);
         Route::get('jobs/{job}', [JobController::class, 'show']);
@@ -108,7 +109,7 @@ final class LogbookRoom extends Room
         };
     }
 
-    public function boardOf(EntryData $data): ?string
+    public function boardOf(EntryData $data, Taking $at): ?string
     {
         return match (true) {
             $data instanceof Overruled => Entry::query()->find($data->of)?->board_id,

@@ -54,6 +54,12 @@ abstract class Room
         return $data;
     }
 
+    /** @return list<string> kinds of entries of a job that facts() reads, all of them each time */
+    public function decides(): array
+    {
+        return [];
+    }
+
     /** @return list<string> designators of parts on the job's board, which a line may name */
     public function names(Job $job): array
     {
@@ -61,7 +67,7 @@ abstract class Room
     }
 
     /** The board that the data themselves are about; null when they do not say. */
-    public function boardOf(EntryData $data): ?string
+    public function boardOf(EntryData $data, Taking $at): ?string
     {
         return null;
     }

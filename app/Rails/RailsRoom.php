@@ -85,9 +85,14 @@ final class RailsRoom extends Room
         };
     }
 
-    public function boardOf(EntryData $data): ?string
+    public function boardOf(EntryData $data, Taking $at): ?string
     {
-        return $data instanceof ReadingTaken || $data instanceof GoodBoard ? Run::query()->findOrFail($data->run)->board_id : null;
+        return $data instanceof ReadingTaken || $data instanceof GoodBoard ? self::run($data->run, $at)->board_id : null;
+    }
+
+    private static function run(string $id, Taking $at): Run
+    {
+        return $at->once(Run::class, $id, static fn (): Run => Run::query()->where('job_id', $at->job->id)->find($id) ?? throw InvalidDocument::at('/data/run', 'is not a run of this job'));
     }
 
     public function taken(Entry $entry, Taking $at): void
@@ -108,10 +113,10 @@ final class RailsRoom extends Room
 
     public function facts(Job $job, Profile $profile, Facts $known): array
     {
-        $run = RunState::latest($job->id, $profile, $known);
-        $last = $run?->readings->last();
+        $readings = RunState::latest($job->id);
+        $last = $readings->last();
 
-        return $run === null || $last === null ? [] : [new RailsJudged($run->judgement, $last->at)];
+        return $last === null ? [] : [new RailsJudged(RunState::judged($readings, RunState::rails($profile, $known)), $last->at)];
     }
 
     public function report(ReportOf $job): array
@@ -153,7 +158,7 @@ final class RailsRoom extends Room
 
     private static function judged(ReadingTaken $data, Taking $at): ReadingTaken
     {
-        Run::query()->where('job_id', $at->job->id)->whereKey($data->run)->exists() || throw InvalidDocument::at('/data/run', 'is not a run of this job');
+        self::run($data->run, $at);
         $described = $at->profile->section(DescribedRails::class);
         $bands = Gathered::of($at->job->id)->own();
         $rail = $described?->within($bands)["\0{$data->rail}"]
@@ -177,7 +182,7 @@ final class RailsRoom extends Room
 
     private static function good(GoodBoard $data, Taking $at): GoodBoard
     {
-        $run = Run::query()->where('job_id', $at->job->id)->find($data->run) ?? throw InvalidDocument::at('/data/run', 'is not a run of this job');
+        $run = self::run($data->run, $at);
         $ohms = RunState::read($run, $at->profile, new Facts())->ohms();
         if ($ohms === []) {
             throw InvalidDocument::at('/data/run', 'has no resistance to ground: read each rail with the power off first');

@@ -35,11 +35,13 @@ use Ash\Rails\RunPlan;
 use Ash\Rails\ShortWalk;
 use Ash\Rails\TestPoint;
 use Ash\Rails\Verdict;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
 /** A rail run as it is handed out: every figure on the screen comes from here, so that the screen only draws. */
 final readonly class RunAsShown
 {
+    /** @param array<string, Entry> $entries of the readings, by id */
     private function __construct(
         private RunState $state,
         private DescribedRails $described,
@@ -49,6 +51,7 @@ final readonly class RunAsShown
         private ?RunState $before,
         private bool $closed,
         private TrueHere $here,
+        private array $entries,
     ) {
     }
 
@@ -63,11 +66,11 @@ final readonly class RunAsShown
         $job = new Row(
             DB::table('jobs')
                 ->join('machines', 'machines.id', '=', 'jobs.machine_id')->join('kinds', 'kinds.id', '=', 'machines.kind_id')
+                ->join('boards', 'boards.id', '=', DB::raw('?'))->addBinding($run->board_id, 'join')
                 ->where('jobs.id', $run->job_id)
-                ->select('jobs.number', 'jobs.title', 'jobs.state', 'machines.name', 'kinds.profile')->first()
+                ->select('jobs.number', 'jobs.title', 'jobs.state', 'machines.name', 'kinds.profile', 'boards.name as board')->first()
                 ?? abort(404),
         );
-        $board = new Row(DB::table('boards')->where('id', $run->board_id)->first(['name']) ?? abort(404));
         $profile = House::here()->hall->profile(Node::parse($job->string('profile')));
         $described = $profile->section(DescribedRails::class) ?? new DescribedRails([], [], [], null);
         $bands = Gathered::of($run->job_id)->own();
@@ -82,9 +85,10 @@ final readonly class RunAsShown
             $repeated === null ? null : RunState::read($repeated, $profile, $bands),
             $job->string('state') === 'closed',
             TrueHere::of($run->board_id),
+            Entry::query()->whereIn('id', self::shown($state)->pluck('entry_id'))->get(['id', 'kind', 'author', 'person_id', 'data'])->keyBy('id')->all(),
         );
 
-        return $page->page($job, $board->string('name'));
+        return $page->page($job, $job->string('board'));
     }
 
     private function page(Row $job, string $board): RailRunPage
@@ -148,7 +152,7 @@ final readonly class RunAsShown
 
     private function card(StoredReading $reading, JudgedReading $judged): StepReading
     {
-        $entry = Entry::query()->findOrFail($reading->entry_id, ['kind', 'author', 'person_id', 'data']);
+        $entry = $this->entries[$reading->entry_id] ?? abort(404);
         $it = $entry->as(ReadingTaken::class);
         $meter = $it->meterName ?? '';
 
@@ -181,6 +185,14 @@ final readonly class RunAsShown
             ripple_out: $judged->rippleOut === true, conclusive: $judged->conclusive,
             at: Cards::time($reading->at->format('Y-m-d H:i:s.v')), author: $entry->by(), meter: $meter,
         );
+    }
+
+    /** @return Collection<int, StoredReading> the latest of each place, load and sort: no other is shown */
+    private static function shown(RunState $state): Collection
+    {
+        return $state->readings->keyBy(static fn (StoredReading $it): string => implode("\0", [
+            $it->rail, $it->test_point, $it->load, $it->volts === null ? '' : 'V', $it->ohms_to_ground === null ? '' : 'ohm',
+        ]))->values();
     }
 
     /** The latest at this load; on a rail that needs no load, the latest at any. */

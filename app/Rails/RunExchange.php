@@ -10,13 +10,14 @@ use App\Logbook\BroughtFiles;
 use App\Logbook\Cards;
 use App\Logbook\Entry;
 use App\Logbook\Exchange;
+use App\Logbook\Row;
 use Ash\Document\Node;
 use Ash\Document\Ulid;
 use Ash\Rails\MeterAccuracy;
 use Ash\Rails\Point;
 use Ash\Rails\ReadingTaken;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Collection;
+use Illuminate\Database\Query\Builder;
 
 /** Runs beside the entries of a board's record, and the meter of each reading in its entry. */
 final class RunExchange extends Exchange
@@ -31,17 +32,17 @@ final class RunExchange extends Exchange
         ])->all()];
     }
 
-    public function entries(Board $board, Collection $entries): array
+    public function besideEntries(Builder $entries): void
     {
-        $readings = StoredReading::query()->where('board_id', $board->id)->get()->keyBy('entry_id');
+        $entries->leftJoin('readings', 'readings.entry_id', '=', 'entries.id')
+            ->addSelect('readings.entry_id', 'readings.reading_pct', 'readings.counts', 'readings.resolution_v', 'readings.point');
+    }
 
-        return $entries->mapWithKeys(static function (Entry $entry) use ($readings): array {
-            $it = $readings->get($entry->id);
-
-            return [$entry->id => ['meter' => $it === null ? null : [
-                'reading_pct' => $it->reading_pct, 'counts' => $it->counts, 'resolution_v' => $it->resolution_v, 'point' => $it->point,
-            ]]];
-        })->all();
+    public function entry(Row $row): array
+    {
+        return ['meter' => $row->text('entry_id') === null ? null : [
+            'reading_pct' => $row->float('reading_pct'), 'counts' => $row->float('counts'), 'resolution_v' => $row->float('resolution_v'), 'point' => $row->text('point'),
+        ]];
     }
 
     public function bring(Node $document, Board $board, array $jobs, BroughtFiles $files): void

@@ -28,8 +28,34 @@ final readonly class RunState
     /** @param Facts $bands the bands that the bench chose */
     public static function read(Run $run, Profile $profile, Facts $bands): self
     {
-        $rails = $profile->section(DescribedRails::class)?->within($bands) ?? [];
+        $rails = self::rails($profile, $bands);
         $readings = StoredReading::query()->where('run_id', $run->id)->where('superseded', false)->orderBy('at')->orderBy('entry_id')->get();
+
+        return new self($run, $profile, $rails, $readings, self::judged($readings, $rails));
+    }
+
+    /** @return array<string, Rail> within the band the bench chose */
+    public static function rails(Profile $profile, Facts $bands): array
+    {
+        return $profile->section(DescribedRails::class)?->within($bands) ?? [];
+    }
+
+    /** @return Collection<int, StoredReading> of the job's last run that has a reading, in time order, without superseded ones */
+    public static function latest(string $jobId): Collection
+    {
+        $run = Run::query()->where('job_id', $jobId)->where('room', 'rails')
+            ->whereExists(static fn ($query) => $query->from('readings')->whereColumn('run_id', 'runs.id')->where('superseded', false))
+            ->orderByDesc('started_at')->orderByDesc('id')->limit(1)->select('id');
+
+        return StoredReading::query()->where('run_id', '=', $run)->where('superseded', false)->orderBy('at')->orderBy('entry_id')->get();
+    }
+
+    /**
+     * @param Collection<int, StoredReading> $readings in time order
+     * @param array<string, Rail>            $rails
+     */
+    public static function judged(Collection $readings, array $rails): Judgement
+    {
         $core = [];
         foreach ($readings as $stored) {
             $reading = isset($rails["\0{$stored->rail}"]) ? $stored->toCore() : null;
@@ -39,17 +65,7 @@ final readonly class RunState
         }
 
         // Each reading carries its own meter; the run's meter is never asked.
-        return new self($run, $profile, $rails, $readings, Judgement::of($rails, MeterAccuracy::of(0, 0, 0), $core));
-    }
-
-    /** The job's last run that has a reading. */
-    public static function latest(string $jobId, Profile $profile, Facts $bands): ?self
-    {
-        $run = Run::query()->where('job_id', $jobId)->where('room', 'rails')
-            ->whereExists(static fn ($query) => $query->from('readings')->whereColumn('run_id', 'runs.id')->where('superseded', false))
-            ->orderByDesc('started_at')->orderByDesc('id')->first();
-
-        return $run === null ? null : self::read($run, $profile, $bands);
+        return Judgement::of($rails, MeterAccuracy::of(0, 0, 0), $core);
     }
 
     /** @return array<string, non-empty-array<string, float>> latest ohms to ground without the leads, by rail (as Rail::byName() keys them) and test point */

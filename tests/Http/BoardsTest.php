@@ -259,7 +259,7 @@ final class BoardsTest extends TestCase
     public function test_another_workshops_machine_of_a_known_kind_is_a_specimen_of_it(): void
     {
         $job = $this->job();
-        $record = (array) json_decode((string) $this->as(Role::Lead)->get("/boards/{$job->board_id}/record.json")->getContent(), true);
+        $record = (array) json_decode(self::file($this->as(Role::Lead)->get("/boards/{$job->board_id}/record.json")), true);
         $record['board'] = [...(array) $record['board'], 'id' => self::ulid(), 'machine' => self::ulid()];
         $foreign = json_encode(array_diff_key([...$record, 'jobs' => [], 'entries' => [], 'runs' => []], ['signature' => 1]), JSON_PRESERVE_ZERO_FRACTION);
         $before = [Kind::query()->count(), Machine::query()->count()];

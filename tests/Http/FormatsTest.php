@@ -119,7 +119,7 @@ final class FormatsTest extends TestCase
     public function test_a_board_record_goes_out_and_comes_in_as_the_same_record(): void
     {
         $job = $this->storied();
-        $out = (string) $this->as(Role::Viewer)->get("/boards/{$job->board_id}/record.json")->assertOk()->getContent();
+        $out = self::file($this->as(Role::Viewer)->get("/boards/{$job->board_id}/record.json")->assertOk());
         $valid = (new Validator())->validate(json_decode($out), (string) file_get_contents(base_path('docs/formats/board-record.schema.json')));
         self::assertTrue($valid->isValid());
         $same = $this->send('POST', '/api/boards/import', $out)->assertCreated();
@@ -128,7 +128,7 @@ final class FormatsTest extends TestCase
         $sheet = $job->sheet;
         $this->elsewhere();
         $board = self::text($this->send('POST', '/api/boards/import', $out)->assertCreated()->json('id'));
-        $again = (string) $this->as(Role::Viewer)->get("/boards/{$board}/record.json")->getContent();
+        $again = self::file($this->as(Role::Viewer)->get("/boards/{$board}/record.json"));
         self::assertSame([$job->board_id, $out], [$board, $again], 'the same specimen, the same signature');
         self::assertStringStartsWith('imported, as it was written by ', self::text($this->getJson("/api/jobs/{$job->id}")->json('entries.0.author')));
         $brought = Job::query()->where('id', $job->id)->firstOrFail();
@@ -158,7 +158,7 @@ final class FormatsTest extends TestCase
     public function test_a_bad_record_is_refused_whole(string $search, string $replace, string $pointer): void
     {
         $job = $this->storied();
-        $out = (string) $this->as(Role::Viewer)->get("/boards/{$job->board_id}/record.json")->getContent();
+        $out = self::file($this->as(Role::Viewer)->get("/boards/{$job->board_id}/record.json"));
         self::assertStringContainsString($search, $out);
         $before = DB::table('entries')->count();
         $response = $this->send('POST', '/api/boards/import', (string) preg_replace('/'.preg_quote($search, '/').'/', $replace, $out, 1));
@@ -170,7 +170,7 @@ final class FormatsTest extends TestCase
     public function test_an_entry_that_differs_from_the_one_that_is_there_is_a_conflict(): void
     {
         $job = $this->storied();
-        $out = (string) $this->as(Role::Viewer)->get("/boards/{$job->board_id}/record.json")->getContent();
+        $out = self::file($this->as(Role::Viewer)->get("/boards/{$job->board_id}/record.json"));
         self::assertRefused($this->send('POST', '/api/boards/import', str_replace('bridged F2', 'bridged F3', $out)), '/entries/7/id', 'another entry', 409);
     }
 

@@ -19,7 +19,7 @@ final class ImportTest extends TestCase
     /** @return array<string, mixed> the record of a board as somebody else would send it: without our signature */
     private function exported(Job $job): array
     {
-        $document = json_decode((string) $this->as(Role::Viewer)->get("/boards/{$job->board_id}/record.json")->assertOk()->getContent(), true);
+        $document = json_decode(self::file($this->as(Role::Viewer)->get("/boards/{$job->board_id}/record.json")->assertOk()), true);
         self::assertIsArray($document);
         unset($document['signature']);
 
@@ -104,7 +104,7 @@ final class ImportTest extends TestCase
     public function test_only_the_workshops_own_export_puts_back_what_is_missing_here(): void
     {
         $job = $this->storied();
-        $own = json_decode((string) $this->as(Role::Viewer)->get("/boards/{$job->board_id}/record.json")->getContent(), true);
+        $own = json_decode(self::file($this->as(Role::Viewer)->get("/boards/{$job->board_id}/record.json")), true);
         self::assertIsArray($own);
         $forged = $own;
         $forged['entries'][] = [...$own['entries'][0], 'id' => self::ulid(), 'kind' => 'observation', 'text' => 'put in from outside'];

@@ -328,7 +328,37 @@ final class LogbookTest extends TestCase
         DB::table('entries')->insert($rows);
         self::assertLessThanOrEqual($few, $count());
         self::assertLessThanOrEqual(12, $few);
-        self::assertCount(504, (array) $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}")->json('entries'));
+        $this->walked($job);
+    }
+
+    /** The page has the latest; the rest is a step, a day, a word or a link away, without loss or repetition. */
+    private function walked(Job $job): void
+    {
+        $page = $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}");
+        self::assertLessThan(60_000, strlen((string) $page->getContent()));
+        $seen = array_column((array) $page->json('entries'), 'id');
+        $ask = fn (array $query): TestResponse => $this->getJson("/api/jobs/{$job->id}/entries?".http_build_query($query));
+        for ($before = $page->json('before'); $before !== null; $before = $list->json('before')) {
+            $list = $ask(['before' => $before])->assertOk();
+            $seen = [...array_column((array) $list->json('entries'), 'id'), ...$seen];
+        }
+        $all = DB::table('entries')->where('job_id', $job->id)->orderBy('at')->orderBy('id')->pluck('id')->all();
+        self::assertCount(504, $all);
+        self::assertSame($all, $seen);
+        $on = $ask(['from' => '2026-03-02']);
+        self::assertSame([$all[4], null], [$on->json('entries.0.id'), $on->json('entries.0.corrected_by')]);
+        self::assertContains($all[3], array_column((array) $ask(['before' => $on->json('before')])->json('entries'), 'id'));
+        $last = array_column((array) $on->json('entries'), 'id');
+        self::assertSame($all[4 + count($last)], $ask(['after' => $on->json('after')])->json('entries.0.id'));
+        $around = array_column((array) $ask(['around' => $all[250]])->json('entries'), 'id');
+        self::assertContains($all[245], $around);
+        self::assertSame(array_slice($all, (int) array_search($around[0], $all, true), count($around)), $around);
+        self::assertSame(['saw 123'], array_column((array) $ask(['search' => 'SAW 123'])->json('entries'), 'text'));
+        self::assertSame([], $ask(['search' => '100%'])->json('entries'));
+        foreach (['before' => 'x', 'after' => 'x', 'around' => self::ulid(), 'from' => 'today', 'nothing' => '1'] as $field => $value) {
+            self::assertRefused($ask([$field => $value]), "/{$field}");
+        }
+        $this->getJson('/api/jobs/'.self::ulid().'/entries')->assertNotFound();
     }
 
     public function test_lists_are_paged_without_loss_or_repetition(): void

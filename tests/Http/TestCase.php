@@ -14,6 +14,7 @@ use App\People\Role;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\Uid\Ulid;
 
 /** HTTP tests against the real database that bin/test starts. Each runs in a transaction that is rolled back. */
@@ -154,6 +155,14 @@ abstract class TestCase extends LaravelTestCase
             'standin' => true,
             'active' => true,
         ]);
+    }
+
+    /** @param TestResponse<\Symfony\Component\HttpFoundation\Response> $response a file that is sent */
+    protected static function file(TestResponse $response): string
+    {
+        $sent = $response->assertOk()->baseResponse;
+
+        return $sent instanceof BinaryFileResponse ? $sent->getFile()->getContent() : throw new \LogicException('no file is sent');
     }
 
     protected static function ulid(): string

@@ -363,7 +363,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["listEntries"];
         put?: never;
         post: operations["addEntry"];
         delete?: never;
@@ -2269,6 +2269,15 @@ export interface components {
             said_anew: components["schemas"]["ChoiceCard"][];
             words: string;
         };
+        /** @description A window of a job's entries, in time order. */
+        EntryList: {
+            /** @description cursor of what comes after; null: nothing does */
+            after: string | null;
+            /** @description cursor of what came before; null: nothing did */
+            before: string | null;
+            /** @description in time order */
+            entries: components["schemas"]["EntryCard"][];
+        };
         /** @description An entry the record has taken. */
         EntryStored: {
             /** @description what the same line says besides */
@@ -2412,10 +2421,12 @@ export interface components {
         };
         /** @description A job whole. */
         JobPage: {
+            /** @description cursor of what came before them; null: nothing did */
+            before: string | null;
             boards: components["schemas"]["BoardCard"][];
             cautions: string[];
             cold_checks: components["schemas"]["ColdCheckCard"][];
-            /** @description in time order */
+            /** @description the latest, in time order */
             entries: components["schemas"]["EntryCard"][];
             examples: components["schemas"]["ExampleCard"][];
             job: components["schemas"]["JobCard"];
@@ -4445,6 +4456,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CorrosionPage"];
+                };
+            };
+        };
+    };
+    listEntries: {
+        parameters: {
+            query?: {
+                /** @description a cursor */
+                after?: string;
+                /** @description an entry */
+                around?: string;
+                /** @description a cursor */
+                before?: string;
+                /** @description a day */
+                from?: string;
+                /** @description in what is written and recorded, and in who wrote it */
+                search?: string;
+            };
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description part of the job's record */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryList"];
                 };
             };
         };

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Logbook;
+
+use Illuminate\Support\Collection;
+
+/** Entries of a job that stand and decide something. While an entry of the job is taken in they are read once, however many rules ask for them. */
+final class StandingOfJob
+{
+    private ?string $job = null;
+
+    /** @var Collection<int, Entry>|null in time order */
+    private ?Collection $entries = null;
+
+    public static function here(): self
+    {
+        return app(self::class);
+    }
+
+    /**
+     * @template T
+     *
+     * @param \Closure(): T $do what locks the job's row, so that nobody else adds to it meanwhile
+     *
+     * @return T
+     */
+    public function during(string $job, \Closure $do): mixed
+    {
+        [$this->job, $this->entries] = [$job, null];
+        try {
+            return $do();
+        } finally {
+            [$this->job, $this->entries] = [null, null];
+        }
+    }
+
+    /** @return Collection<int, Entry> in time order */
+    public function of(string $job, string ...$kinds): Collection
+    {
+        $held = $this->kinds();
+        if ($job !== $this->job || array_diff($kinds, $held) !== []) {
+            return self::read($job, ...$kinds);
+        }
+        $this->entries ??= self::read($job, ...$held);
+
+        return $this->entries->filter(static fn (Entry $it): bool => in_array($it->kind, $kinds, true))->values();
+    }
+
+    /** One more, and one less that it corrects. */
+    public function took(Entry $entry): void
+    {
+        if ($this->entries === null || $entry->job_id !== $this->job) {
+            return;
+        }
+        $rest = $this->entries->reject(static fn (Entry $it): bool => $it->id === $entry->corrects_id);
+        $decides = in_array($entry->kind, $this->kinds(), true);
+        $this->entries = ($decides ? $rest->push($entry)->sortBy([['at', 'asc'], ['id', 'asc']]) : $rest)->values();
+    }
+
+    /** @return list<string> */
+    private function kinds(): array
+    {
+        return array_merge(Gathered::DECIDING, ...array_map(static fn (Room $room): array => $room->decides(), House::here()->rooms));
+    }
+
+    /** @return Collection<int, Entry> */
+    private static function read(string $job, string ...$kinds): Collection
+    {
+        return Entry::standing(...$kinds)->where('job_id', $job)->orderBy('at')->orderBy('id')->get();
+    }
+}
