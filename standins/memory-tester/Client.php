@@ -8,6 +8,7 @@ namespace AshStandins\Tester;
 final class Client
 {
     public bool $control = false;
+    public string $unsent = '';
     public string $buffer = '';
     public float $due = 0.0;
 

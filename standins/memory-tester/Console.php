@@ -27,8 +27,14 @@ final class Console
         fwrite(STDOUT, "memory-tester writes on 127.0.0.1:{$port}\n");
         while (true) {
             $read = [$server, ...array_map(static fn (Client $client) => $client->socket, array_values($this->clients))];
+            // Whoever cannot take more at the moment is written to when it can.
+            $write = array_values(array_map(
+                static fn (Client $client) => $client->socket,
+                array_filter($this->clients, static fn (Client $client): bool => $client->unsent !== ''),
+            ));
             $none = null;
-            if (@stream_select($read, $none, $none, 0, 2_000) > 0) {
+            $wait = $this->nextDue(microtime(true));
+            if (@stream_select($read, $write, $none, $wait === null ? null : (int) $wait, $wait === null ? null : (int) (fmod($wait, 1) * 1e6)) > 0) {
                 foreach ($read as $socket) {
                     $socket === $server ? $this->accept($server) : $this->hear($socket);
                 }
@@ -37,6 +43,18 @@ final class Console
                 $this->write($id, microtime(true));
             }
         }
+    }
+
+    /** Seconds until somebody's next line is due; null: until somebody calls. */
+    private function nextDue(float $now): ?float
+    {
+        $due = null;
+        foreach ($this->clients as $client) {
+            $at = $client->control || $client->unsent !== '' ? null : ($client->lines === null ? $client->since + self::CONTROL : ($client->lines->valid() ? $client->due : null));
+            $due = $at === null ? $due : min($due ?? $at, $at);
+        }
+
+        return $due === null ? null : max(0.0, $due - $now) + 1e-4;
     }
 
     /** @param resource $server */
@@ -111,16 +129,39 @@ final class Console
             $client->lines = Memory::load("{$this->folder}/{$this->scene}.json", $this->seed)->lines();
             $client->due = $now + $client->lines->current()[0];
         }
-        while ($client->lines->valid() && $now >= $client->due) {
-            $line = $client->lines->current()[1];
-            if ($line === "\0drop" || @fwrite($client->socket, str_ends_with($line, '@0') ? $line : "{$line}\r\n") === false) {
+        $lines = $client->lines;
+        if (!$this->sent($client)) {
+            $this->close($id);
+
+            return;
+        }
+        while ($client->unsent === '' && $lines->valid() && $now >= $client->due) {
+            $line = $lines->current()[1];
+            $client->unsent = $line === "\0drop" ? '' : (str_ends_with($line, '@0') ? $line : "{$line}\r\n");
+            if ($line === "\0drop" || !$this->sent($client)) {
                 $this->close($id);
 
                 return;
             }
-            $client->lines->next();
-            $client->due += $client->lines->valid() ? $client->lines->current()[0] : 1e9;
+            $lines->next();
+            $client->due += $lines->valid() ? $lines->current()[0] : 1e9;
         }
+    }
+
+    /**
+     * As much as the other side takes; the rest waits.
+     *
+     * @phpstan-impure
+     */
+    private function sent(Client $client): bool
+    {
+        if ($client->unsent === '') {
+            return true;
+        }
+        $bytes = @fwrite($client->socket, $client->unsent);
+        $client->unsent = $bytes === false ? $client->unsent : substr($client->unsent, $bytes);
+
+        return $bytes !== false;
     }
 
     private function close(int $id): void

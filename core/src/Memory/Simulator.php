@@ -24,6 +24,12 @@ final class Simulator
     /** @var list<CellFault> couplings by state */
     private array $held = [];
 
+    /** @var array<int, list<int>> numbers of the couplings by state that a cell takes part in */
+    private array $holding = [];
+
+    /** @var array<int, true> numbers of those that may have to act: a cell of theirs has changed */
+    private array $stirred = [];
+
     /** @param list<CellFault> $faults at most one a cell */
     public function __construct(private readonly MarchTest $test, array $faults)
     {
@@ -34,6 +40,7 @@ final class Simulator
                 $this->state[$fault->aggressor] = 0;
             }
             if ($fault->type === 'cfst') {
+                $this->holding[$fault->cell][] = $this->holding[(int) $fault->aggressor][] = count($this->held);
                 $this->held[] = $fault;
             } elseif ($fault->type === 'cfin' || $fault->type === 'cfid') {
                 $this->coupled[(int) $fault->aggressor][] = $fault;
@@ -81,6 +88,7 @@ final class Simulator
                 default => $start,
             };
         }
+        $this->stirred = array_fill_keys(array_keys($this->held), true);
         $this->hold();
     }
 
@@ -123,22 +131,48 @@ final class Simulator
             'tf_down' => $old | $value,
             default => $value,
         };
-        $this->state[$cell] = $new;
         if ($new === $old) {
             return;
         }
+        $this->set($cell, $new);
         foreach ($this->coupled[$cell] ?? [] as $fault) {
             if ($fault->when === $new) {
-                $this->state[$fault->cell] = $fault->type === 'cfin' ? 1 - $this->state[$fault->cell] : (int) $fault->value;
+                $this->set($fault->cell, $fault->type === 'cfin' ? 1 - $this->state[$fault->cell] : (int) $fault->value);
             }
         }
     }
 
+    private function set(int $cell, int $value): void
+    {
+        $this->state[$cell] = $value;
+        foreach ($this->holding[$cell] ?? [] as $number) {
+            $this->stirred[$number] = true;
+        }
+    }
+
+    /** Each coupling by state acts once, in their order; what the later ones change, the earlier ones follow after the next write. */
     private function hold(): void
     {
-        foreach ($this->held as $fault) {
-            if ($this->state[(int) $fault->aggressor] === $fault->when) {
-                $this->state[$fault->cell] = (int) $fault->value;
+        if ($this->stirred === []) {
+            return;
+        }
+        /** @var \SplMinHeap<int> $now */
+        $now = new \SplMinHeap();
+        foreach ($this->stirred as $number => $_) {
+            $now->insert($number);
+        }
+        $this->stirred = [];
+        $done = -1;
+        while (!$now->isEmpty()) {
+            $number = $now->extract();
+            $fault = $this->held[$number];
+            if ($number === $done || $this->state[(int) $fault->aggressor] !== $fault->when || $this->state[$fault->cell] === (int) $fault->value) {
+                continue;
+            }
+            $done = $number;
+            $this->state[$fault->cell] = (int) $fault->value;
+            foreach ($this->holding[$fault->cell] as $other) {
+                $other > $number ? $now->insert($other) : $this->stirred[$other] = true;
             }
         }
     }

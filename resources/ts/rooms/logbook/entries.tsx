@@ -68,7 +68,7 @@ function useShown(page: Schemas['JobPage']) {
     const list = useInfiniteQuery({
         queryKey: ['job', job, 'entries', place],
         enabled: place !== null,
-        initialPageParam: (place ?? {}),
+        initialPageParam: place ?? {},
         queryFn: ({ pageParam }) => window(pageParam),
         getNextPageParam: (last): Asked | null => (last.after === null ? null : { ...text(place), after: last.after }),
         getPreviousPageParam: (first): Asked | null => (first.before === null ? null : { ...text(place), before: first.before }),

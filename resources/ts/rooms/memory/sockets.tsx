@@ -1,3 +1,4 @@
+import { type CSSProperties, useEffect, useRef, useState } from 'react';
 import type { Schemas } from '../../api/client';
 
 const W = 1240;
@@ -5,6 +6,9 @@ const LABEL = 96;
 const CELL = 136;
 const CHIP = 66;
 const ROW = 88;
+
+/** Sockets that are drawn at once; of more, those in view. */
+const MANY = 256;
 
 const TONES = ['var(--soft)', 'var(--soft)', 'var(--close)', 'var(--close)', 'var(--out)'];
 
@@ -17,38 +21,74 @@ export function SocketMap({ sockets, banks }: { sockets: Schemas['SocketsCard'];
     const across = Math.max(...rows.map((row) => row.places.length), 1);
     const cell = Math.min(CELL, (W - LABEL) / across);
     const width = LABEL + cell * across;
+    const style = { minWidth: `${across * 40}px`, maxWidth: `${width}px` };
+    const many = rows.length * across > MANY;
     return (
         <figure className="overflow-x-auto">
-            <svg
-                viewBox={`0 0 ${width} ${rows.length * ROW + 4}`}
-                className="block w-full"
-                style={{ minWidth: `${across * 40}px`, maxWidth: `${width}px` }}
-                role="img"
-                aria-label={sockets.says}
-            >
-                {rows.map((row, y) => (
-                    <g key={y} transform={`translate(0 ${y * ROW})`}>
-                        <text x="2" y="40" fontSize="17" fontWeight="700" fill="var(--ink)">
-                            Bank {row.bank}
-                        </text>
-                        <text x="2" y="58" fontSize="11" fill="var(--soft)">
-                            {row.range}
-                        </text>
-                        {!row.tested && (
-                            <text x="2" y="74" fontSize="12" fontWeight="700" fill="var(--ink)">
-                                not tested
-                            </text>
-                        )}
-                        {row.places.map((place, x) => (
-                            <g key={x} transform={`translate(${LABEL + x * cell} 0)`}>
-                                {place.socket !== null && <Chip socket={place.socket} width={cell - 8} tested={row.tested} />}
-                            </g>
-                        ))}
-                    </g>
-                ))}
-            </svg>
+            {many ? (
+                <div role="img" aria-label={sockets.says}>
+                    {rows.map((row, y) => (
+                        <RowInView key={y} row={row} cell={cell} width={width} style={style} />
+                    ))}
+                </div>
+            ) : (
+                <svg
+                    viewBox={`0 0 ${width} ${rows.length * ROW + 4}`}
+                    className="block w-full"
+                    style={style}
+                    role="img"
+                    aria-label={sockets.says}
+                >
+                    {rows.map((row, y) => (
+                        <g key={y} transform={`translate(0 ${y * ROW})`}>
+                            <SocketRow row={row} cell={cell} />
+                        </g>
+                    ))}
+                </svg>
+            )}
             {sockets.beside.length > 0 && <figcaption className="mt-1 text-sm">Beside the chips: {sockets.beside.join('; ')}</figcaption>}
         </figure>
+    );
+}
+
+type Row = Schemas['SocketsCard']['rows'][number];
+
+/** A row of a large memory, drawn when it comes near the screen. */
+function RowInView({ row, cell, width, style }: { row: Row; cell: number; width: number; style: CSSProperties }) {
+    const place = useRef<SVGSVGElement>(null);
+    const [near, setNear] = useState(false);
+    useEffect(() => {
+        const watch = new IntersectionObserver((seen) => seen.some((it) => it.isIntersecting) && setNear(true), { rootMargin: '400px' });
+        if (place.current !== null) watch.observe(place.current);
+        return () => watch.disconnect();
+    }, []);
+    return (
+        <svg ref={place} viewBox={`0 0 ${width} ${ROW}`} className="block w-full" style={style} aria-hidden="true">
+            {near && <SocketRow row={row} cell={cell} />}
+        </svg>
+    );
+}
+
+function SocketRow({ row, cell }: { row: Row; cell: number }) {
+    return (
+        <>
+            <text x="2" y="40" fontSize="17" fontWeight="700" fill="var(--ink)">
+                Bank {row.bank}
+            </text>
+            <text x="2" y="58" fontSize="11" fill="var(--soft)">
+                {row.range}
+            </text>
+            {!row.tested && (
+                <text x="2" y="74" fontSize="12" fontWeight="700" fill="var(--ink)">
+                    not tested
+                </text>
+            )}
+            {row.places.map((place, x) => (
+                <g key={x} transform={`translate(${LABEL + x * cell} 0)`}>
+                    {place.socket !== null && <Chip socket={place.socket} width={cell - 8} tested={row.tested} />}
+                </g>
+            ))}
+        </>
     );
 }
 
