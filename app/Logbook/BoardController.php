@@ -29,7 +29,7 @@ final readonly class BoardController
     {
         $query = Node::of((object) $request->query->all())->only('search', 'after', 'on_shelf');
         [$rows, $next] = Named::asked($query)->page(
-            DB::table('boards')->join('machines', 'machines.id', '=', 'boards.machine_id')->join('kinds', 'kinds.id', '=', 'machines.kind_id')
+            DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')->leftJoin('kinds', 'kinds.id', '=', 'machines.kind_id')
                 ->whereNull('boards.merged_into')
                 ->when($query->filled('on_shelf') !== null, static fn ($q) => $q->where('machines.bare', true))
                 ->select('boards.id', 'boards.name', 'boards.serial', 'boards.slot', 'machines.name as machine', 'machines.id as machine_id', 'machines.bare',

@@ -38,8 +38,8 @@ final readonly class BoardRecord
     public static function write(Board $board, bool $archived = false): string
     {
         $machine = Machine::query()->findOrFail($board->machine_id);
-        $jobs = DB::table('jobs')->leftJoin('boards', 'boards.id', '=', 'jobs.board_id')->where('jobs.board_id', $board->id)
-            ->orWhereIn('jobs.id', DB::table('entries')->where('board_id', $board->id)->select('job_id'))->orderBy('opened_at')->orderBy('jobs.id')
+        $ids = DB::table('jobs')->where('board_id', $board->id)->select('id')->union(DB::table('entries')->where('board_id', $board->id)->select('job_id'))->pluck('id');
+        $jobs = DB::table('jobs')->leftJoin('boards', 'boards.id', '=', 'jobs.board_id')->whereIn('jobs.id', $ids)->orderBy('opened_at')->orderBy('jobs.id')
             ->get(['jobs.*', 'boards.slot']);
         $parts = [
             'format' => self::FORMAT,

@@ -104,7 +104,7 @@ final readonly class JobController
         return new JsonResponse(new JobPage(
             job: Cards::job($row),
             sheet: $sheetCard,
-            stages: self::stages($stage, $sheetCard, DB::table('entries')->where('job_id', $job)->distinct()->pluck('stage')->all()),
+            stages: self::stages($stage, $sheetCard, self::opened($job)),
             entries: $entries->entries,
             before: $entries->before,
             open_items: Cards::itemCards(Cards::items()->where('job_id', $job)),
@@ -179,6 +179,17 @@ final readonly class JobController
     public static function card(string $id): JobCard
     {
         return Cards::job(Cards::jobs()->where('jobs.id', $id)->first() ?? abort(404));
+    }
+
+    /** @return list<string> stages that have entries: each is one look into an index, however long the record is */
+    private static function opened(string $job): array
+    {
+        $of = DB::query();
+        foreach (Stage::cases() as $stage) {
+            $of->selectRaw("EXISTS (SELECT 1 FROM entries WHERE job_id = ? AND stage = ?) AS `{$stage->value}`", [$job, $stage->value]);
+        }
+
+        return array_keys(array_filter(get_object_vars($of->first() ?? new \stdClass())));
     }
 
     /**

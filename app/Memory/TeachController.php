@@ -111,10 +111,11 @@ final readonly class TeachController
     )]
     public function index(): JsonResponse
     {
-        $machines = Machine::query()->pluck('name', 'id');
+        $lines = TaughtLine::query()->orderByDesc('created_at')->orderBy('id')->limit(self::MOST)->get();
+        $machines = Machine::query()->whereIn('id', $lines->pluck('machine_id')->filter()->unique())->pluck('name', 'id');
         $ports = SerialPort::query()->pluck('name', 'id');
 
-        return new JsonResponse(TaughtLine::query()->orderByDesc('created_at')->orderBy('id')->limit(self::MOST)->get()->map(
+        return new JsonResponse($lines->map(
             static fn (TaughtLine $it): TaughtLineCard => new TaughtLineCard(
                 $it->id,
                 $it->read()->sort,

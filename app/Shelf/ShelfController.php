@@ -23,6 +23,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final readonly class ShelfController
 {
+    private const DONORS = 200;
     private const PAGE = 60;
 
     #[OA\Get(path: '/shelf', operationId: 'showShelf', tags: ['shelf'], parameters: [
@@ -237,14 +238,18 @@ final readonly class ShelfController
         return ChoiceCard::all(CapacitorKind::class);
     }
 
-    /** @return list<ChoiceCard> */
+    /** @return list<ChoiceCard> boards that a part may have come from: on the shelf, in work, or known as a donor already */
     private static function boards(): array
     {
-        $rows = DB::table('boards')
+        $ids = array_unique([
+            ...DB::table('shelf_items')->whereNotNull('donor_board_id')->distinct()->limit(self::DONORS)->pluck('donor_board_id')->all(),
+            ...DB::table('jobs')->where('state', 'open')->limit(self::DONORS)->pluck('board_id')->all(),
+            ...DB::table('machines')->join('boards', 'boards.machine_id', '=', 'machines.id')->where('machines.bare', true)->limit(self::DONORS)->pluck('boards.id')->all(),
+        ], SORT_REGULAR);
+        $rows = DB::table('boards')->whereIn('boards.id', $ids)
             ->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')
             ->orderBy('machines.name')
             ->orderBy('boards.slot')
-            ->limit(500)
             ->selectRaw("boards.id, CONCAT(machines.name, ', ', boards.name) AS name")->get();
 
         return array_values($rows->map(

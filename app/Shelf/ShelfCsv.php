@@ -6,11 +6,13 @@ namespace App\Shelf;
 
 use App\Http\Once;
 use App\Logbook\Board;
+use App\Logbook\Row;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Ash\Document\Shape;
 use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Facades\DB;
 
 /** The shelf as CSV (RFC 4180), out and in. A file with one broken row is refused whole, with the row and the column. */
 final readonly class ShelfCsv
@@ -97,14 +99,17 @@ final readonly class ShelfCsv
     public static function rows(): \Generator
     {
         // A page begins where the one before ended: the last costs what the first does.
-        $page = ShelfItem::query()->orderBy('sku')->limit(self::AT_ONCE);
-        for ($items = $page->get(); $items->isNotEmpty(); $items = (clone $page)->where('sku', '>', $items->last()->sku)->get()) {
-            foreach ($items as $it) {
-                $fields = [...$it->written(), 'quantity' => $it->quantity, 'tested' => $it->tested ? 'yes' : 'no'];
+        $page = DB::table('shelf_items')->orderBy('sku')->limit(self::AT_ONCE);
+        for ($items = $page->get(); $items->isNotEmpty(); $items = (clone $page)->where('sku', '>', (new Row($items->last()))->string('sku'))->get()) {
+            foreach ($items as $row) {
+                $spec = json_decode((new Row($row))->string('spec'), true);
+                $fields = [...(is_array($spec) ? $spec : []), ...get_object_vars($row)];
+                $fields['tested'] = (new Row($row))->int('tested') === 1 ? 'yes' : 'no';
+                $fields['came_on'] = substr((new Row($row))->string('came_on'), 0, 10);
                 yield array_map(static function (string $column) use ($fields): string|float|int|null {
                     $field = $fields[$column] ?? null;
 
-                    return is_bool($field) ? null : $field;
+                    return is_string($field) || is_float($field) || is_int($field) ? $field : null;
                 }, self::COLUMNS);
             }
         }

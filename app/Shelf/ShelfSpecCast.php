@@ -11,6 +11,9 @@ use Illuminate\Database\Eloquent\Model;
 /** @implements CastsAttributes<ShelfSpec, ShelfSpec> */
 final class ShelfSpecCast implements CastsAttributes
 {
+    /** A kept object would be written out again with every access to any column. */
+    public bool $withoutObjectCaching = true;
+
     /** @param array<string, mixed> $attributes */
     public function get(Model $model, string $key, mixed $value, array $attributes): ShelfSpec
     {

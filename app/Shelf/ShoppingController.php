@@ -45,8 +45,7 @@ final readonly class ShoppingController
                 self::wanted(),
             ),
             array_values(ShelfItem::query()
-                ->whereNotNull('low_at')
-                ->whereColumn('quantity', '<=', 'low_at')
+                ->where('runs_low', true)
                 ->orderBy('sku')
                 ->limit(200)
                 ->get()
@@ -125,20 +124,19 @@ final readonly class ShoppingController
         $values = array_values(array_unique(array_map(static fn (array $it): float => $it['marked_f'], $wanted)));
         $shelf = [];
         if ($values !== []) {
-            $items = ShelfItem::query()->whereNotNull('kind')->where('quantity', '>', 0)->where(static function ($query) use ($values): void {
-                foreach ($values as $value) {
-                    $query->orWhereBetween('marked_f', [$value * (1 - 1e-9), $value * (1 + 1e-9)]);
-                }
-            })->limit(2000)->get();
-            $cards = ShelfCards::of($items->all());
-            foreach ($items as $item) {
-                $shelf[] = [
-                    'kind' => CapacitorKind::from((string) $item->kind),
-                    'marked_f' => (float) $item->marked_f,
-                    'rated_v' => (float) $item->rated_v,
-                    'free' => $cards[$item->id]->free,
-                ];
-            }
+            $held = DB::table('shelf_reservations')->groupBy('item_id')->selectRaw('item_id, SUM(quantity) AS held');
+            $shelf = array_values(DB::table('shelf_items')->leftJoinSub($held, 'reserved', 'reserved.item_id', '=', 'shelf_items.id')
+                ->whereNotNull('kind')->where('shelf_items.quantity', '>', 0)->where(static function ($query) use ($values): void {
+                    foreach ($values as $value) {
+                        $query->orWhereBetween('marked_f', [$value * (1 - 1e-9), $value * (1 + 1e-9)]);
+                    }
+                })->groupBy('kind', 'marked_f', 'rated_v')
+                ->selectRaw('kind, marked_f, rated_v, SUM(GREATEST(0, CAST(shelf_items.quantity AS SIGNED) - COALESCE(held, 0))) AS free')
+                ->get()->map(static function (object $row): array {
+                    $r = new Row($row);
+
+                    return ['kind' => CapacitorKind::from($r->string('kind')), 'marked_f' => (float) $r->float('marked_f'), 'rated_v' => (float) $r->float('rated_v'), 'free' => $r->int('free')];
+                })->all());
         }
 
         return Shopping::list($wanted, $shelf);

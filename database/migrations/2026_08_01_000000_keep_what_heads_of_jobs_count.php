@@ -18,6 +18,11 @@ return new class extends Migration {
             $table->unsignedInteger('idle_minutes')->default(0);
         });
         Schema::hasIndex('entries', ['job_id', 'stage']) || Schema::table('entries', static fn (Blueprint $table) => $table->index(['job_id', 'stage']));
+        Schema::hasIndex('machines', ['bare', 'name']) || Schema::table('machines', static fn (Blueprint $table) => $table->index(['bare', 'name']));
+        Schema::hasColumn('shelf_items', 'runs_low') || Schema::table('shelf_items', static function (Blueprint $table): void {
+            $table->boolean('runs_low')->storedAs('low_at IS NOT NULL AND quantity <= low_at');
+            $table->index(['runs_low', 'sku']);
+        });
         $kinds = Rooms::hall()->kinds->where(static fn (EntryKind $kind): bool => $kind->weight->bringsSomething());
         $marks = implode(', ', array_fill(0, count($kinds), '?'));
         DB::statement("UPDATE jobs JOIN (SELECT job_id, MAX(at) AS at FROM entries WHERE kind IN ({$marks}) GROUP BY job_id) e ON e.job_id = jobs.id SET evidence_at = e.at", $kinds);
@@ -28,6 +33,8 @@ return new class extends Migration {
     public function down(): void
     {
         Schema::table('entries', static fn (Blueprint $table) => $table->dropIndex(['job_id', 'stage']));
+        Schema::table('machines', static fn (Blueprint $table) => $table->dropIndex(['bare', 'name']));
+        Schema::dropColumns('shelf_items', 'runs_low');
         Schema::dropColumns('jobs', ['evidence_at', 'idle_minutes']);
     }
 };
