@@ -39,16 +39,21 @@ $line('bin/ash rails judge, whole process', array_map(static function () use ($r
     return (hrtime(true) - $from) / 1e6;
 }, range(1, 21)), 'wanted: under 100 ms');
 
-// A million errors, streamed, beside awk counting one column of the same file
-$csv = tempnam(sys_get_temp_dir(), 'ash');
-$out = fopen((string) $csv, 'w') ?: exit(1);
-fwrite($out, "address,expected,actual\n");
+// A million errors beside awk counting one column of the same file: at a few addresses, anywhere, and told by bank and bit
 mt_srand(1);
-for ($i = 0; $i < 1_000_000; ++$i) {
-    $word = mt_rand(0, 255);
-    fprintf($out, "%X,%02X,%02X\n", mt_rand(0, 0x3FFFF), $word, $word ^ 4);
+$places = array_map(static fn (): int => mt_rand(0, 0x3FFFF), range(1, 1000));
+$files = [];
+foreach (['few addresses' => 1000, 'any address' => null, 'bank and bit' => 0] as $sort => $of) {
+    $files[$sort] = (string) tempnam(sys_get_temp_dir(), 'ash');
+    $out = fopen($files[$sort], 'w') ?: exit(1);
+    fwrite($out, $of === 0 ? "bank,bit\n" : "address,expected,actual\n");
+    for ($i = 0; $i < 1_000_000; ++$i) {
+        $word = mt_rand(0, 255);
+        $of === 0 ? fprintf($out, "%d,%d\n", mt_rand(0, 3), mt_rand(0, 7))
+            : fprintf($out, "%X,%02X,%02X\n", $of === null ? mt_rand(0, 0x3FFFF) : $places[mt_rand(0, 999)], $word, $word ^ 4);
+    }
+    fclose($out);
 }
-fclose($out);
 $banks = array_map(
     static fn (int $b): array => [
         'name' => (string) $b,
@@ -66,16 +71,16 @@ $timed = static function (string $command): array {
 
     return [(hrtime(true) - $from) / 1e6];
 };
-$line('awk counting one column of 1 000 000 rows', $timed("awk -F, '{n[$2]++} END {print length(n)}' {$csv}"), '');
-foreach (['none', 'mix'] as $pattern) {
-    file_put_contents((string) $document, json_encode(['map' => ['word_bits' => 8, 'banks' => $banks], 'pattern' => $pattern], JSON_THROW_ON_ERROR));
-    $line(
-        "bin/ash memory locate, 1 000 000 rows, pattern {$pattern}",
-        $timed("{$root}/bin/ash memory locate --errors {$csv} {$document}"),
-        $pattern === 'none' ? 'wanted: under 8 times awk' : '',
-    );
+foreach ($files as $sort => $csv) {
+    $awk = $timed("gawk -F, '{c[\$1]++} END{for(k in c) n++; print n}' {$csv}");
+    $line("gawk counting one column of 1 000 000 rows, {$sort}", $awk, '');
+    foreach ($sort === 'bank and bit' ? ['none'] : ['none', 'mix', 'fold'] as $pattern) {
+        file_put_contents((string) $document, json_encode(['map' => ['word_bits' => 8, 'banks' => $banks], 'pattern' => $pattern], JSON_THROW_ON_ERROR));
+        $took = $timed("{$root}/bin/ash memory locate --errors {$csv} {$document}");
+        $line("bin/ash memory locate, 1 000 000 rows, {$sort}, pattern {$pattern}", $took, sprintf('%.1f times gawk', $took[0] / $awk[0]));
+    }
+    unlink($csv);
 }
-unlink((string) $csv);
 
 // One screenful of errors, a march test on a large and on a small memory, a whole enumeration
 $screenful = array_map(static fn (int $i): array => ['address' => sprintf('%X', mt_rand(0, 0x3FFFF)), 'expected' => 'FF', 'actual' => 'FB'], range(1, 40));
@@ -148,7 +153,9 @@ $pages = [
     'machines searched' => '/api/machines?search=S4711x', 'boards' => '/api/boards', 'boards searched' => '/api/boards?search=B4711m',
     'kinds' => '/api/kinds', 'kind page' => '/api/kinds/'.$bulk->kindOf($demo), 'board page' => "/api/boards/{$bulk->boardOf($demo)}",
     'leaks page' => "/api/jobs/{$demo}/corrosion", 'memory page' => "/api/jobs/{$demo}/memory", 'shopping list' => '/api/shopping',
-    'a board\'s readings as CSV' => "/boards/{$bulk->boardOf($demo)}/readings.csv",
+    'a board\'s readings as CSV' => "/boards/{$bulk->boardOf($demo)}/readings.csv", 'jobs that are closed' => '/api/jobs?state=closed', 'the shelf' => '/api/shelf',
+    'the shopping list as CSV' => '/shopping.csv', 'a job\'s photos' => "/api/jobs/{$demo}/photos", 'what is unproven' => "/api/jobs/{$demo}/unproven",
+    'the report' => "/jobs/{$demo}/report/sheet", 'rail runs of a job' => "/api/jobs/{$demo}/rail-runs",
 ];
 $small = [];
 foreach ($pages as $what => $path) {
@@ -244,6 +251,27 @@ $bytes = $chrome->script(
 );
 printf("%-62s %d kB   wanted: under 1500 kB\n", 'board record with 200 photos, transferred to a new browser', is_numeric($bytes) ? $bytes / 1000 : 0);
 $chrome->close();
+
+// A job of 50 entries and one of 50 000: its page, a window of it, one more entry
+$heavy = [];
+foreach ([50, 50_000] as $entries) {
+    $job = $bulk->jobWithEntries($entries);
+    $one = static fn (): string => (string) json_encode([
+        'id' => (string) Symfony\Component\Uid\Ulid::generate(), 'at' => gmdate('Y-m-d\TH:i:s\Z'), 'kind' => 'observation', 'text' => 'seen',
+    ]);
+    $heavy[$entries] = [
+        'page' => $client->load("/api/jobs/{$job}", 30, 1), 'window found by a word' => $client->load("/api/jobs/{$job}/entries?search=try", 10, 1),
+        'one more entry' => array_merge(...array_map(static fn (): array => $client->load("/api/jobs/{$job}/entries", 1, 1, $one()), range(1, 30))),
+    ];
+}
+foreach ($heavy[50] as $what => $times) {
+    $line("job of 50 entries: {$what}", $times, '');
+    $line("job of 50 000 entries: {$what}", $heavy[50_000][$what], '');
+    sort($times);
+    sort($heavy[50_000][$what]);
+    printf("%-62s ratio of medians %.2f   wanted: at most 1.5\n", '', $heavy[50_000][$what][intdiv(count($times), 2)] / $times[intdiv(count($times), 2)]);
+}
+$line('the shelf as CSV, 20 000 parts', $client->load('/shelf.csv', 3, 1), 'wanted: under 1500 ms');
 
 if (in_array('small', $argv, true)) {
     exit(0);
