@@ -171,7 +171,7 @@ const EDGES: Partial<Record<string, string>> = {
 function Row({ entry, onCorrect, onOverrule }: { entry: Entry; onCorrect: Act; onOverrule: Act }) {
     const later = entry.corrected_by !== null;
     return (
-        <li id={entry.id} className="group grid grid-cols-[3.4rem_1fr] items-baseline sm:grid-cols-[3.4rem_8.5rem_1fr_auto] gap-x-3 py-0.5">
+        <li id={entry.id} className="group grid grid-cols-[3.4rem_minmax(0,1fr)] items-baseline sm:grid-cols-[3.4rem_8.5rem_minmax(0,1fr)_auto] gap-x-3 py-0.5">
             <span className="text-sm text-soft">{clock(entry.at)}</span>
             <span className={`text-sm font-bold ${EDGES[entry.kind] ?? ''}`}>{entry.kind_words}</span>
             <span className="col-start-2 min-w-0 sm:col-start-3">
@@ -192,7 +192,7 @@ function Row({ entry, onCorrect, onOverrule }: { entry: Entry; onCorrect: Act; o
                 {later && <span className="text-sm text-soft"> corrected later</span>}
                 {entry.corrects_id !== null && <span className="text-sm text-soft"> corrects an earlier entry</span>}
             </span>
-            <span className="col-start-2 text-sm whitespace-nowrap text-soft sm:col-start-4">
+            <span className="col-start-2 text-sm text-soft sm:col-start-4 sm:whitespace-nowrap">
                 {entry.minutes > 0 && `${entry.minutes} min, `}
                 {entry.author}
                 {onOverrule !== null && !later && entry.verdict !== null && (
