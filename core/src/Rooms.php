@@ -7,6 +7,7 @@ namespace Ash;
 use Ash\Batteries\BatteriesRoom;
 use Ash\Capacitors\CapacitorsRoom;
 use Ash\Corrosion\CorrosionRoom;
+use Ash\Isolation\IsolationRoom;
 use Ash\Logbook\Hall;
 use Ash\Logbook\LogbookRoom;
 use Ash\Logbook\Room;
@@ -26,6 +27,7 @@ final readonly class Rooms
             new CorrosionRoom(),
             new MemoryRoom(),
             new CapacitorsRoom(),
+            new IsolationRoom(),
         ];
     }
 

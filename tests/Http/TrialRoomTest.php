@@ -59,8 +59,7 @@ final class TrialRoomTest extends TestCase
     {
         $job = $this->job();
         $this->line($job, 'smells of fish');
-        $record = $this->as(Role::Lead)->get("/boards/{$job->board_id}/record.json")->assertOk();
-        $document = (string) $record->getContent();
+        $document = self::file($this->as(Role::Lead)->get("/boards/{$job->board_id}/record.json"));
         self::assertStringContainsString('sniffed', $document);
         $this->as(Role::Technician)->postJson('/api/compute/trial/air', ['strength' => 2])->assertOk()->assertJsonPath('minutes', 20);
         $this->as(Role::Viewer)->get("/jobs/{$job->id}/report/sheet")->assertOk()->assertSee('Smells');

@@ -171,7 +171,10 @@ const EDGES: Partial<Record<string, string>> = {
 function Row({ entry, onCorrect, onOverrule }: { entry: Entry; onCorrect: Act; onOverrule: Act }) {
     const later = entry.corrected_by !== null;
     return (
-        <li id={entry.id} className="group grid grid-cols-[3.4rem_minmax(0,1fr)] items-baseline sm:grid-cols-[3.4rem_8.5rem_minmax(0,1fr)_auto] gap-x-3 py-0.5">
+        <li
+            id={entry.id}
+            className="group grid grid-cols-[3.4rem_minmax(0,1fr)] items-baseline sm:grid-cols-[3.4rem_8.5rem_minmax(0,1fr)_auto] gap-x-3 py-0.5"
+        >
             <span className="text-sm text-soft">{clock(entry.at)}</span>
             <span className={`text-sm font-bold ${EDGES[entry.kind] ?? ''}`}>{entry.kind_words}</span>
             <span className="col-start-2 min-w-0 sm:col-start-3">
