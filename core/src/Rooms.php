@@ -13,6 +13,7 @@ use Ash\Logbook\LogbookRoom;
 use Ash\Logbook\Room;
 use Ash\Memory\MemoryRoom;
 use Ash\Rails\RailsRoom;
+use Ash\Setup\SetupRoom;
 
 /** The rooms of this floor. A new one is a line here. */
 final readonly class Rooms
@@ -28,6 +29,7 @@ final readonly class Rooms
             new MemoryRoom(),
             new CapacitorsRoom(),
             new IsolationRoom(),
+            new SetupRoom(),
         ];
     }
 

@@ -162,7 +162,7 @@ final class RecapTest extends TestCase
         $chrome->see('Report of');
         $chrome->until(
             static fn (): bool => $chrome->script(
-                'return [...document.querySelectorAll("iframe")].some((it) => it.contentDocument?.body.innerText.includes("bag 9")) || '
+                'return [...document.querySelectorAll("iframe")].some((it) => it.contentDocument?.body?.innerText.includes("bag 9")) || '
                     .'document.body.innerText.includes("bag 9")',
             ) === true,
             'the report does not tell of the part',

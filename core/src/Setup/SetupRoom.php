@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Setup;
+
+use Ash\Cli\Verb;
+use Ash\Document\Node;
+use Ash\Logbook\Room;
+
+/** What jumpers, cables, drives and disks bring to the house. */
+final readonly class SetupRoom extends Room
+{
+    public function name(): string
+    {
+        return 'setup';
+    }
+
+    public function verbs(): array
+    {
+        return [
+            'assign' => new Verb('devices that hold the same thing, and the fewest settings to move', self::ASSIGN_FIELDS, self::ASSIGN_EXAMPLE, self::assign(...)),
+            'scsi' => new Verb('ids and terminators along a SCSI chain', self::SCSI_FIELDS, self::SCSI_EXAMPLE, self::scsi(...)),
+            'floppy' => new Verb('which unit each floppy drive is, and what is wrong with it', self::FLOPPY_FIELDS, self::FLOPPY_EXAMPLE, self::floppy(...)),
+            'geometry' => new Verb('how large a fixed disk is, and what of it old limits hide', self::GEOMETRY_FIELDS, self::GEOMETRY_EXAMPLE, self::geometry(...)),
+            'disk' => new Verb('whether medium, format and drive go together', self::DISK_FIELDS, self::DISK_EXAMPLE, self::disk(...)),
+            'letters' => new Verb('which letter comes out for which drive', self::LETTERS_FIELDS, self::LETTERS_EXAMPLE, static fn (Node $node): array => ['letters' => Letters::read($node)]),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function assign(Node $node): array
+    {
+        $found = Assign::read($node)->found();
+
+        return [
+            'proved' => $found->proved, 'conflicts' => $found->conflicts, 'solvable' => $found->solvable, 'changes_needed' => $found->changesNeeded,
+            'plans' => array_map(static fn (array $it): array => ['changes' => $it], $found->plans), 'core' => $found->core, 'reasons' => $found->reasons,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function scsi(Node $node): array
+    {
+        $it = Scsi::read($node);
+
+        return ['problems' => array_map(self::problem(...), $it->problems()), 'changes' => $it->changes(), 'reasons' => self::said($it->problems())];
+    }
+
+    /** @return array<string, mixed> */
+    private static function floppy(Node $node): array
+    {
+        $it = Floppy::read($node);
+
+        return [
+            'drives' => array_map(static fn (FloppyDrive $drive): array => ['name' => $drive->name, 'unit' => $drive->unit()], $it->drives),
+            'problems' => array_map(self::problem(...), $it->problems()), 'changes' => $it->changes(),
+            'reasons' => [...self::said($it->problems()), ...($it->changes() === null ? ['there are more drives than units'] : [])],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function problem(Problem $it): array
+    {
+        return ['code' => $it->code, 'names' => $it->names, 'text' => $it->text];
+    }
+
+    /**
+     * @param list<Problem> $problems
+     *
+     * @return list<string>
+     */
+    private static function said(array $problems): array
+    {
+        return $problems === [] ? ['nothing is wrong with it'] : array_map(static fn (Problem $it): string => $it->text, $problems);
+    }
+
+    /** @return array<string, mixed> */
+    private static function geometry(Node $node): array
+    {
+        $it = Geometry::read($node);
+
+        return [
+            'bytes' => $it->bytes(), 'mb' => $it->mb(), 'mib' => $it->mib(), 'label_agrees' => $it->labelAgrees(), 'barriers' => $it->barriers(),
+            'best_type' => $it->bestType(), 'reasons' => $it->reasons(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function disk(Node $node): array
+    {
+        $it = Disk::read($node);
+
+        return [
+            'bytes' => $it->bytes, 'kib' => $it->bytes / 1024, 'needs_density' => $it->needs?->value, 'reads' => $it->reads->value, 'writes' => $it->writes->value,
+            'reasons' => $it->reasons,
+        ];
+    }
+
+    private const ASSIGN_FIELDS = <<<'TEXT'
+        devices[]    name; settings[] name, at (the option it stands on), fixed? (false), options[] name, claims[]
+        claims[]     resource and at (a name or a whole number), or resource, base, length, repeats_every? (the same range again, while below 65536)
+        reserved?[]  by, claims[]; shared?[] resource, at
+        gives        proved, conflicts[], solvable, changes_needed, plans[] (the ways with the fewest changes, at most 10), core[] (devices that cannot live
+                     together), reasons[]
+        TEXT;
+    private const ASSIGN_EXAMPLE = <<<'JSON'
+        {"devices": [{"name": "sound", "settings": [{"name": "irq", "at": "5", "options": [{"name": "5", "claims": [{"resource": "irq", "at": 5}]}, {"name": "7", "claims": [{"resource": "irq", "at": 7}]}]}]},
+                     {"name": "network", "settings": [{"name": "irq", "at": "5", "options": [{"name": "5", "claims": [{"resource": "irq", "at": 5}]}]}]}]}
+        JSON;
+    private const SCSI_FIELDS = <<<'TEXT'
+        bus          wide? (false), kind? single_ended|differential, length_m? (m), boots_from?[] ids in the order in which the host tries them
+        chain[]      in cable order: name, host? (exactly one), id, terminated, boot? (false)
+        gives        problems[] code, names[], text; changes[] name, what id|termination, from, to; reasons[]
+        TEXT;
+    private const SCSI_EXAMPLE = <<<'JSON'
+        {"bus": {}, "chain": [{"name": "host", "host": true, "id": 7, "terminated": true}, {"name": "disk", "id": 0, "terminated": true}, {"name": "scanner", "id": 0, "terminated": false}]}
+        JSON;
+    private const FLOPPY_FIELDS = <<<'TEXT'
+        host         units (1 to 4), pin34? ready|change|any
+        drives[]     along the cable: name, select (0 to 3), behind_twist, terminated?, pin34? ready|change
+        gives        drives[] name, unit; problems[] code, names[], text; changes[] name, from, to of select, or null; reasons[]
+        TEXT;
+    private const FLOPPY_EXAMPLE = '{"host": {"units": 2, "pin34": "change"}, "drives": [{"name": "near", "select": 1, "behind_twist": false}, {"name": "far", "select": 1, "behind_twist": true, "pin34": "ready"}]}';
+    private const GEOMETRY_FIELDS = <<<'TEXT'
+        cylinders, heads, sectors, bytes_per_sector? (512), label_mb? (as sold), types?[] type, cylinders, heads, sectors
+        gives        bytes, mb (10^6), mib (2^20), label_agrees, barriers[] name, limit_bytes, lost_bytes; best_type type, bytes, lost_bytes or null; reasons[]
+        TEXT;
+    private const GEOMETRY_EXAMPLE = '{"cylinders": 615, "heads": 4, "sectors": 17, "label_mb": 20}';
+    private const DISK_FIELDS = <<<'TEXT'
+        medium       size 3.5|5.25|8 (text), density sd|dd|hd
+        format       tracks (a side), sides, sectors, bytes (a sector), encoding? fm|mfm (mfm); or tracks, sides, zones[] tracks, sectors, and bytes
+        drive        size, tracks 35|40|77|80, sides, density; last_written_tracks? 35|40|77|80
+        gives        bytes, kib, needs_density, reads, writes yes|with_care|no, reasons[]
+        TEXT;
+    private const DISK_EXAMPLE = <<<'JSON'
+        {"medium": {"size": "5.25", "density": "dd"}, "format": {"tracks": 40, "sides": 2, "sectors": 9, "bytes": 512},
+         "drive": {"size": "5.25", "tracks": 80, "sides": 2, "density": "hd"}}
+        JSON;
+    private const LETTERS_FIELDS = <<<'TEXT'
+        floppies     0 to 4
+        disks[]      name, primary 0|1, logical 0 to 23
+        gives        letters[] letter, what
+        TEXT;
+    private const LETTERS_EXAMPLE = '{"floppies": 1, "disks": [{"name": "disk 1", "primary": 1, "logical": 1}, {"name": "disk 2", "primary": 1, "logical": 0}]}';
+}
