@@ -14,6 +14,7 @@ use Ash\Logbook\Room;
 use Ash\Memory\MemoryRoom;
 use Ash\Rails\RailsRoom;
 use Ash\Setup\SetupRoom;
+use Ash\Treatments\TreatmentsRoom;
 
 /** The rooms of this floor. A new one is a line here. */
 final readonly class Rooms
@@ -30,6 +31,7 @@ final readonly class Rooms
             new CapacitorsRoom(),
             new IsolationRoom(),
             new SetupRoom(),
+            new TreatmentsRoom(),
         ];
     }
 

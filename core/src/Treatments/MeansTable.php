@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Treatments;
+
+use Ash\Treatments\Damage as D;
+use Ash\Treatments\Material as M;
+use Ash\Treatments\PartFlag as F;
+use Ash\Treatments\TreatmentStep as Step;
+
+/** The means there are, in the order of the handbook's table; common practice, no source. */
+final readonly class MeansTable
+{
+    private const AIR = 'gloves, eye cover, fresh air';
+    private const FIRE = 'flammable: no flame, no spark, fresh air, gloves';
+
+    /** @return list<Means> */
+    public static function all(): array
+    {
+        $plastics = [M::Abs, M::Polystyrene];
+
+        return [
+            new Means('brush_oil', [D::Rust], [M::PlatedSteel, F::Electronics], [M::Steel], [F::MagneticMediaNear], 20, 'surface', 1, [
+                Step::work('Blow and wipe the loose dust off, away from drives and sensors.', 2),
+                Step::work('Brush the rust off with a steel brush, along the grain.', 12, 'eye cover: wires of the brush fly'),
+                Step::work('Wipe with alcohol until the cloth stays clean.', 3),
+                Step::work('Rub in a thin film of light oil and wipe off what stands.', 3),
+            ]),
+            new Means('vinegar_soak', [D::Rust], [M::PlatedSteel, M::Aluminium, F::Electronics], [M::Steel], [F::PaintToKeep, F::Moving], 480, 'pits', 2, [
+                Step::work('Wash grease and dirt off: acid does not reach through them.', 10),
+                Step::work('Lay the part into vinegar so that it is covered, in an open plastic vessel.', 5, self::AIR.'; never with bleach or peroxide'),
+                Step::wait('Leave it to soak.', 225),
+                Step::work('Take it out, brush it, look, turn it and lay it back.', 10),
+                Step::wait('Leave it to soak again.', 210),
+                Step::work('Brush and rinse with plenty of water.', 8),
+                Step::work('Dip into washing soda, rinse again.', 4, 'it foams: not in a closed vessel'),
+                Step::work('Dry it at once with warm air and oil it.', 8),
+            ]),
+            new Means('electrolysis', [D::Rust], [M::PlatedSteel, M::Aluminium, F::Electronics, F::Moving], [M::Steel], [F::PaintToKeep], 30, 'pits', 3, [
+                Step::work('Degrease the part and scrape a bright spot for the clip.', 4),
+                Step::work('Dissolve 5 to 10 g of sodium carbonate in each litre of water.', 3, 'never salt: it gives chlorine'),
+                Step::work('Hang the part at minus, a bare carbon or mild steel anode at plus, touching nowhere.', 3, 'never stainless, never galvanised'),
+                Step::work('Switch the supply on with its current limit set.', 1, 'hydrogen: open vessel, fresh air, no flame'),
+                Step::wait('Let it run; look at the current and the warmth of the bath, stop at 60 C.', 14),
+                Step::work('Supply off, then take the clips off.', 1, 'supply off first: a spark lights hydrogen'),
+                Step::work('Brush the black film off, rinse, dry at once, oil or wax.', 8),
+            ]),
+            new Means('rust_converter', [D::Rust], [M::PlatedSteel, F::Electronics, F::Moving], [M::Steel], [F::PaintToKeep], 60, 'surface', 2, [
+                Step::work('Brush loose rust off and degrease.', 10),
+                Step::work('Brush the converter on thinly.', 5, self::AIR.'; its data sheet comes first'),
+                Step::wait('Leave it to work until it has turned dark.', 35),
+                Step::work('Wipe off what is left, rinse where its sheet says so, dry.', 6),
+                Step::work('Seal with oil, wax or paint.', 5),
+            ]),
+            new Means('contact_cleaner', [D::CorrodedContact], [], [], [F::LabelToKeep, M::Rubber, M::Polystyrene], 10, 'surface', 1, [
+                Step::work('Power off and unplugged; cover labels and what must stay dry.', 2, 'fresh air, no flame'),
+                Step::work('Spray a little cleaner made for contacts.', 1),
+                Step::work('Move the contact a dozen times.', 2),
+                Step::wait('Let it dry before power comes back.', 5),
+            ]),
+            new Means('fibre_pen', [D::CorrodedContact, D::Rust], [M::GoldContact, F::Moving, M::Rubber, M::Abs, M::Polystyrene], [], [F::Electronics], 15, 'surface', 2, [
+                Step::work('Lay a damp cloth around the place, away from drives.', 2, 'glass splinters: gloves, eye cover'),
+                Step::work('Rub lightly until the metal is bright.', 8),
+                Step::work('Wipe the splinters up with the damp cloth, do not blow.', 2),
+                Step::work('Wipe with alcohol, protect bare copper with a trace of oil or solder.', 3),
+            ]),
+            new Means('alcohol_swab', [D::CorrodedContact, D::GreaseOld, D::Dirt], [M::Polystyrene], [], [F::LabelToKeep, M::Rubber], 10, 'surface', 1, [
+                Step::work('Power off; wet a lint-free swab with isopropyl alcohol.', 1, self::FIRE),
+                Step::work('Wipe in one direction, a fresh swab for each pass.', 6),
+                Step::wait('Let it dry.', 3),
+            ]),
+            new Means('soap_wash', [D::Dirt], [F::Electronics, F::Moving], [], [F::LabelToKeep, M::Board], 30, 'surface', 1, [
+                Step::work('Take off all that must not get wet; cover labels.', 5),
+                Step::work('Wash with lukewarm water and a little detergent, a soft brush in the corners.', 10),
+                Step::work('Rinse with clean water, last with demineralised water.', 4),
+                Step::work('Dab it dry with a soft cloth.', 3),
+                Step::wait('Let it dry in moving air.', 8, 'a board dries 24 to 48 h, warm, before power'),
+            ]),
+            new Means('cream_cleaner', [D::Dirt], [F::Electronics, F::Moving, M::Board, M::GoldContact], [], [F::LabelToKeep, F::PaintToKeep], 30, 'surface', 2, [
+                Step::work('Try it on a hidden place first: it scours, and takes gloss off.', 5),
+                Step::work('Rub a little cream on a damp cloth over the dirt, lightly.', 15),
+                Step::work('Wipe off with clean water until nothing white stays.', 7),
+                Step::work('Dry it.', 3),
+            ]),
+            new Means('melamine_sponge', [D::Dirt], [F::Electronics, M::GoldContact, M::Board], [], [F::PaintToKeep, F::LabelToKeep], 15, 'surface', 2, [
+                Step::work('Wet the sponge and try it on a hidden place: it is fine sandpaper.', 3),
+                Step::work('Wipe without pressing, rinse the sponge often.', 9),
+                Step::work('Wipe with a damp cloth and dry.', 3),
+            ]),
+            new Means('vapour_brightening', [D::Yellowing], [F::Electronics, F::Moving], $plastics, [F::LabelToKeep, F::PaintToKeep], 4320, 'surface', 3, [
+                Step::work('Take the part off, wash and dry it; take a picture with the reference patch and a grey card.', 40),
+                Step::work('Pour a little peroxide into the bottom of a box; stand the part above it, touching no liquid.', 20, 'peroxide: gloves and goggles, local rules above 12 %; keep acids, acetone and metals away'),
+                Step::work('Shut the box, never gas-tight, in a ventilated room, under ultraviolet light, below 40 C.', 10, 'it gives off oxygen: never seal it; do not look into the light'),
+                Step::wait('Let it brighten; look and measure.', 1400),
+                Step::work('Turn it so that no corner stays behind, measure, note the hours.', 15, 'gloves: it weakens old plastic'),
+                Step::wait('Let it brighten again; stop as soon as the reference patch matches.', 1420),
+                Step::work('Turn it, measure, note the hours.', 15),
+                Step::wait('Let it brighten a last time.', 1360),
+                Step::work('Rinse, dry, take the picture again; yellowing returns in the dark.', 40),
+            ]),
+            new Means('sun_alone', [D::Yellowing], [F::Electronics, F::Moving], $plastics, [F::LabelToKeep], 14_400, 'surface', 2, [
+                Step::work('Take the part off, wash and dry it; take a picture with the reference patch.', 40),
+                Step::wait('Lay it in bright sun, cool enough to touch; turn it each day.', 7150),
+                Step::work('Measure beside the reference patch.', 10),
+                Step::wait('Back into the sun until it matches or changes no more.', 7150, 'heat warps plastic: in moving air, never behind glass'),
+                Step::work('Wipe it and take the picture again.', 20),
+            ]),
+            new Means('degrease_relube', [D::GreaseOld], [F::MagneticMediaNear, M::Rubber, M::Polystyrene], [], [F::Electronics, M::Abs], 40, 'mechanism', 2, [
+                Step::work('Take pictures of what sits where; take out belts and media.', 5),
+                Step::work('Wipe the old grease out with alcohol and swabs.', 18, self::FIRE),
+                Step::wait('Let it dry.', 5),
+                Step::work('Very little light oil into a brass bush, a trace of grease on slides; nothing on plastic bushes, heads or belts.', 7),
+                Step::work('Turn it by hand through its whole way.', 5),
+            ]),
+            new Means('scrape_replace_foam', [D::FoamRot], [], [], [F::Electronics, M::Polystyrene], 60, 'surface', 1, [
+                Step::work('Scrape the foam off with plastic, over a bag.', 20, 'sticky dust: gloves, not into drives'),
+                Step::work('Wipe what is left with alcohol (not on polystyrene: soap and water there).', 15),
+                Step::wait('Let it dry.', 10),
+                Step::work('Cut a sheet of foam that does not rot to the old measure and stick it in.', 15),
+            ]),
+            new Means('solvent_weld', [D::BrokenPlastic], [F::Electronics], $plastics, [F::PaintToKeep], 120, 'structure', 3, [
+                Step::work('Clean the broken faces; fit them dry and plan how to hold them.', 10),
+                Step::work('Mask what must stay whole: the solvent softens all it touches, paint too.', 5),
+                Step::work('Brush a little solvent on both faces, join, hold.', 10, self::FIRE),
+                Step::wait('Leave it clamped.', 90),
+                Step::work('Take the clamps off, smooth the seam.', 10),
+            ]),
+            new Means('glue_and_powder', [D::BrokenPlastic], [], $plastics, [F::Electronics, F::Moving], 30, 'structure', 2, [
+                Step::work('Clean and roughen the faces.', 6),
+                Step::work('Lay powder into the gap, a drop of superglue on it, in thin layers.', 12, 'it sets hot and fumes: fresh air, eye cover, no fingers'),
+                Step::wait('Let it harden.', 5),
+                Step::work('File it to shape.', 7),
+            ]),
+            new Means('mould_and_filler', [D::BrokenPlastic], [F::Electronics], $plastics, [F::PaintToKeep], 1440, 'structure', 2, [
+                Step::work('Take a mould from a sound place with the same shape.', 30),
+                Step::work('Set the mould in front of the gap, sealed at its edges.', 15),
+                Step::work('Lay the fibre compound in from behind.', 20, self::AIR.'; its data sheet comes first'),
+                Step::wait('Let it cure.', 1300),
+                Step::work('Take the mould off, file, fill, paint where it was painted.', 60),
+            ]),
+        ];
+    }
+}

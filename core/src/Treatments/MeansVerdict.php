@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Treatments;
+
+enum MeansVerdict: string
+{
+    case Fits = 'fits';
+    case WithCare = 'with_care';
+    case No = 'no';
+
+    public function rank(): int
+    {
+        return (int) array_search($this, self::cases(), true);
+    }
+}

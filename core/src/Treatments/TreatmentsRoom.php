@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Treatments;
+
+use Ash\Cli\Verb;
+use Ash\Document\Node;
+use Ash\Facts\Clash;
+use Ash\Facts\NeverMix;
+use Ash\Facts\Substance;
+use Ash\Logbook\Room;
+
+/** What cleaning, brightening and mending bring to the house. */
+final readonly class TreatmentsRoom extends Room
+{
+    public function name(): string
+    {
+        return 'treatments';
+    }
+
+    public function verbs(): array
+    {
+        return [
+            'dilute' => new Verb('how much stock and how much water', self::DILUTE_FIELDS, '{"substance": "hydrogen_peroxide", "stock_pct": 35, "want_pct": 12, "stock_g": 100}', self::dilute(...)),
+            'electrolysis' => new Verb('rust taken off with a current: whether to, hydrogen, fresh air, warmth', self::ELECTROLYSIS_FIELDS, self::ELECTROLYSIS_EXAMPLE, self::electrolysis(...)),
+            'mix' => new Verb('what must not come together', self::MIX_FIELDS, '{"present": ["acetic_acid", "steel", "chlorine_bleach"]}', self::mix(...)),
+            'colour' => new Verb('a part beside a reference, before and after', self::COLOUR_FIELDS, self::COLOUR_EXAMPLE, self::colour(...)),
+            'choose' => new Verb('the means that fit a damage, side by side, and the steps of the first', self::CHOOSE_FIELDS, '{"damage": "yellowing", "part": {"material": "abs", "label_to_keep": true}}', self::choose(...)),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function dilute(Node $node): array
+    {
+        $it = Dilution::read($node);
+
+        return [
+            'stock_g' => $it->stockG, 'water_g' => $it->waterG(), 'total_g' => $it->totalG, 'restricted' => $it->restricted, 'dissolves' => $it->dissolves,
+            'reasons' => $it->reasons,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function electrolysis(Node $node): array
+    {
+        $it = Electrolysis::read($node);
+
+        return [
+            'verdict' => $it->verdict->value, 'charge_ah' => $it->chargeAh, 'hydrogen_l' => $it->hydrogenL, 'hydrogen_l_per_h' => $it->hydrogenLPerH,
+            'air_m3_h' => $it->airM3H, 'end_c' => $it->endC, 'minutes_to_60c' => $it->minutesTo60c, 'reasons' => $it->reasons,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function mix(Node $node): array
+    {
+        $node->only('present', 'closed');
+        $nodes = $node->at('present')->items();
+        $nodes !== [] || $node->at('present')->refuse('must list at least one substance');
+        $present = array_map(static fn (Node $it): Substance => $it->enum(Substance::class), $nodes);
+        Node::distinct($nodes);
+        $closed = $node->optional('closed')?->bool() ?? false;
+        $clashes = NeverMix::clashes($present);
+        $refused = array_filter($clashes, static fn (Clash $it): bool => $closed || !$it->onlyClosed);
+
+        return [
+            'forbidden' => array_map(static fn (Clash $it): array => ['a' => $it->a->value, 'b' => $it->b->value, 'makes' => $it->makes, 'only_closed' => $it->onlyClosed], $clashes),
+            'verdict' => $refused === [] ? 'ok' : 'refuse',
+            'reasons' => $clashes === [] ? ['nothing of it makes anything with another'] : array_map(static fn (Clash $it): string => $it->words(), $clashes),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function colour(Node $node): array
+    {
+        $it = ColourCompared::read($node);
+
+        return [
+            'before' => $it->before->card(), 'after' => $it->after?->card(), 'reference' => $it->reference?->card(),
+            'delta_before' => $it->deltaBefore(), 'delta_after' => $it->deltaAfter(), 'change' => $it->change(), 'progress' => $it->progress(), 'match' => $it->match(),
+            'reasons' => $it->reasons(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function choose(Node $node): array
+    {
+        $it = Choose::read($node);
+
+        return [
+            'choices' => array_map(static fn (array $choice): array => [
+                'id' => $choice[0]->id, 'verdict' => $choice[1]->value, 'minutes' => $choice[0]->minutes, 'reach' => $choice[0]->reach, 'risk' => $choice[0]->risk,
+                'reasons' => $choice[2],
+            ], $it->choices),
+            'steps' => array_map(
+                static fn (TreatmentStep $step): array => ['do' => $step->do, 'minutes' => $step->minutes, 'hands' => $step->hands, 'caution' => $step->caution],
+                $it->steps(),
+            ),
+        ];
+    }
+
+    private const DILUTE_FIELDS = <<<'TEXT'
+        substance    hydrogen_peroxide|citric_acid|acetic_acid|isopropyl_alcohol|sodium_carbonate|sodium_bicarbonate
+        stock_pct    % by mass, to 100; want_pct, to that of the stock
+        total_g or stock_g
+        gives        stock_g, water_g, total_g, restricted, dissolves, reasons[]
+        TEXT;
+    private const ELECTROLYSIS_FIELDS = <<<'TEXT'
+        part         metal steel|iron|stainless|aluminium|zinc|copper|brass; plated?, paint_to_keep?, spring?, cavities? (false)
+        anode        carbon|mild_steel|stainless
+        electrolyte  sodium_carbonate|sodium_hydroxide|sodium_chloride|none; grams_per_litre? (7)
+        volts, amps, minutes, bath_l; start_c? (20; 0 to 60), ventilation_m3_h?
+        gives        verdict go|care|no, charge_ah, hydrogen_l, hydrogen_l_per_h, air_m3_h, end_c, minutes_to_60c (null above a day), reasons[]
+        TEXT;
+    private const ELECTROLYSIS_EXAMPLE = <<<'JSON'
+        {"part": {"metal": "steel"}, "anode": "carbon", "electrolyte": "sodium_carbonate", "volts": 12, "amps": 5, "minutes": 10, "bath_l": 10}
+        JSON;
+    private const MIX_FIELDS = <<<'TEXT'
+        present[]    substances, and metals as what they touch; closed? (false): in a closed vessel
+        gives        forbidden[] a, b, makes, only_closed; verdict ok|refuse, reasons[]
+        TEXT;
+    private const COLOUR_FIELDS = <<<'TEXT'
+        before, after?, reference?   l (0 to 101), a, b (-200 to 200), or r, g, b (0 to 255); grey? r, g, b, and then all others so
+        tolerance?   CIEDE2000 (2)
+        gives        before, after, reference l, a, b, yellowness; delta_before, delta_after, change, progress, match, reasons[]
+        TEXT;
+    private const COLOUR_EXAMPLE = <<<'JSON'
+        {"before": {"r": 196, "g": 178, "b": 134}, "after": {"r": 212, "g": 206, "b": 190}, "reference": {"r": 214, "g": 209, "b": 196}, "grey": {"r": 128, "g": 126, "b": 120}}
+        JSON;
+    private const CHOOSE_FIELDS = <<<'TEXT'
+        damage       rust|corroded_contact|yellowing|dirt|grease_old|foam_rot|broken_plastic
+        part         material steel|plated_steel|aluminium|copper_alloy|gold_contact|abs|polystyrene|rubber|board;
+                     moving?, electronics?, paint_to_keep?, label_to_keep?, magnetic_media_near? (false)
+        have?[]      ids of means that are at hand
+        gives        choices[] id, verdict fits|with_care|no, minutes, reach, risk (1 to 3), reasons[]; steps[] of the first: do, minutes, hands, caution
+        TEXT;
+}
