@@ -22,6 +22,9 @@ final class RoomsTest extends TestCase
         'Batteries' => ['Logbook', ...self::GROUND],
         // A leak is named after the cell it came from.
         'Corrosion' => ['Logbook', 'Batteries', ...self::GROUND],
+        'Isolation' => ['Logbook', ...self::GROUND],
+        'Setup' => ['Logbook', ...self::GROUND],
+        'Treatments' => ['Logbook', ...self::GROUND],
         'Memory' => ['Logbook', ...self::GROUND],
         'Capacitors' => ['Logbook', ...self::GROUND],
         'Shelf' => ['Logbook', ...self::GROUND],

@@ -22,7 +22,7 @@ final class RecordedTest extends TestCase
     public static function answers(): iterable
     {
         $all = [];
-        foreach ([...file(__DIR__.'/answers.jsonl') ?: [], ...file(__DIR__.'/inside.jsonl') ?: []] as $line) {
+        foreach ([...file(__DIR__.'/answers.jsonl') ?: [], ...file(__DIR__.'/inside.jsonl') ?: [], ...file(__DIR__.'/rooms.jsonl') ?: []] as $line) {
             $it = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
             $all["{$it[0]} {$it[1]}"][] = $it;
         }

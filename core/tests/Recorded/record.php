@@ -6,7 +6,7 @@ declare(strict_types=1);
 
 require __DIR__.'/../../../vendor/autoload.php';
 
-foreach (['answers', 'inside'] as $name) {
+foreach (['answers', 'inside', 'rooms'] as $name) {
     $path = __DIR__."/{$name}.jsonl";
     $lines = array_map(static function (string $line): string {
         [$room, $verb, $asked] = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
