@@ -28,17 +28,22 @@ use Symfony\Component\Uid\Ulid;
  */
 final readonly class Append
 {
-    /** @return array{Entry, bool} the entry, and whether it is new; the same entry sent again is the same entry */
-    public static function to(string $jobId, EntryDraft $draft, Person $who): array
+    /**
+     * @param ?Profile $profile  when the caller has just read it
+     * @param object   ...$found what the caller has found already, and a room would look for (Taking::once)
+     *
+     * @return array{Entry, bool} the entry, and whether it is new; the same entry sent again is the same entry
+     */
+    public static function to(string $jobId, EntryDraft $draft, Person $who, ?Profile $profile = null, object ...$found): array
     {
-        return Once::transaction(static fn (): array => StandingOfJob::here()->during($jobId, static function () use ($jobId, $draft, $who): array {
+        return Once::transaction(static fn (): array => StandingOfJob::here()->during($jobId, static function () use ($jobId, $draft, $who, $profile, $found): array {
             $job = Job::query()->lockForUpdate()->findOrFail($jobId);
             $known = Entry::query()->find($draft->id);
             if ($known !== null) {
                 return Fingerprint::same($known, $jobId, $draft) ? [$known, false] : throw Conflict::at('/id', 'another entry has this id');
             }
 
-            $entry = (new self($job, $job->profile(), $who))->add($draft);
+            $entry = (new self($job, $profile ?? $job->profile(), $who, array_values($found)))->add($draft);
             for ($also = $draft->also; $also !== null; $also = $also->also) {
                 (new self($job, $job->profile(), $who))->add($also);
             }
@@ -47,7 +52,8 @@ final readonly class Append
         }));
     }
 
-    private function __construct(private Job $job, private Profile $profile, private Person $who)
+    /** @param list<object> $found */
+    private function __construct(private Job $job, private Profile $profile, private Person $who, private array $found = [])
     {
     }
 
@@ -55,7 +61,7 @@ final readonly class Append
     {
         $corrected = $this->corrected($draft);
         $this->mayAdd($draft, $corrected);
-        $at = new Taking($this->job, $this->profile, $this->who, $draft);
+        $at = new Taking($this->job, $this->profile, $this->who, $draft, found: $this->found);
         $data = $draft->data;
         foreach (House::here()->rooms as $room) {
             $data = $room->complete($data, $at);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Collection;
 
 /** Entries of a job that stand and decide something. While an entry of the job is taken in they are read once, however many rules ask for them. */
@@ -13,6 +14,9 @@ final class StandingOfJob
 
     /** @var Collection<int, Entry>|null in time order */
     private ?Collection $entries = null;
+
+    /** @var array<string, Collection<int, Model>> */
+    private array $kept = [];
 
     public static function here(): self
     {
@@ -28,12 +32,42 @@ final class StandingOfJob
      */
     public function during(string $job, \Closure $do): mixed
     {
-        [$this->job, $this->entries] = [$job, null];
+        $outermost = $this->job === null;
+        // Read anew, under the lock that $do takes.
+        [$this->job, $this->entries, $this->kept] = [$job, null, []];
         try {
             return $do();
         } finally {
-            [$this->job, $this->entries] = [null, null];
+            if ($outermost) {
+                [$this->job, $this->entries, $this->kept] = [null, null, []];
+            }
         }
+    }
+
+    /** @return Collection<int, Entry> of a board, in time order, the first ones */
+    public function ofBoard(string $board, string $kind, int $most): Collection
+    {
+        return $this->once("{$board} {$kind}", static fn (): Collection => Entry::standing($kind)->where('board_id', $board)->orderBy('at')->orderBy('id')->limit($most)->get());
+    }
+
+    /**
+     * What several rules read of what hangs on the entries; until the next entry.
+     *
+     * @template T of Model
+     *
+     * @param \Closure(): Collection<int, T> $read
+     *
+     * @return Collection<int, T>
+     */
+    public function once(string $key, \Closure $read): Collection
+    {
+        if ($this->job === null) {
+            return $read();
+        }
+        /** @var Collection<int, T> $kept */
+        $kept = $this->kept[$key] ??= $read();
+
+        return $kept;
     }
 
     /** @return Collection<int, Entry> in time order */
@@ -51,6 +85,7 @@ final class StandingOfJob
     /** One more, and one less that it corrects. */
     public function took(Entry $entry): void
     {
+        $this->kept = [];
         if ($this->entries === null || $entry->job_id !== $this->job) {
             return;
         }

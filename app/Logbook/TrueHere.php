@@ -19,7 +19,7 @@ final readonly class TrueHere
     public static function of(string $board): self
     {
         return new self(array_values(array_filter(
-            Entry::standing(OnlyHere::KIND)->where('board_id', $board)->orderBy('at')->orderBy('id')->limit(self::MOST)->get()
+            StandingOfJob::here()->ofBoard($board, OnlyHere::KIND, self::MOST)
                 ->map(static fn (Entry $it): ?OnlyHere => $it->as(OnlyHere::class))->all(),
         )));
     }

@@ -100,7 +100,7 @@ final class RailsRoom extends Room
         $reading = $entry->as(ReadingTaken::class);
         if ($reading !== null) {
             $point = $at->profile->section(DescribedRails::class)?->testPoint($reading->rail, $reading->testPoint)?->point;
-            StoredReading::lay($entry, $reading, (string) $entry->board_id, self::meter($reading->meter)[0], $point);
+            StoredReading::lay($entry, $reading, (string) $entry->board_id, self::meter($reading->meter, $at)[0], $point);
         }
     }
 
@@ -165,7 +165,7 @@ final class RailsRoom extends Room
             ?? throw InvalidDocument::at('/data/rail', "the machine's profile has no rail \"{$data->rail}\"");
         $point = $described->testPoint($data->rail, $data->testPoint)
             ?? throw InvalidDocument::at('/data/test_point', "rail {$data->rail} has no test point \"{$data->testPoint}\"");
-        [$meter, $name] = self::meter($data->meter);
+        [$meter, $name] = self::meter($data->meter, $at);
         $judged = JudgedReading::judge($rail, $data->reading($point->point), $meter);
         $asked = $data->sure === true ? null : AskedBack::about($judged, $described->within($bands));
         $asked === null || throw InvalidDocument::at('/data/sure', "{$asked->question}. Say that you are sure, or read it again");
@@ -197,14 +197,14 @@ final class RailsRoom extends Room
     }
 
     /** @return array{MeterAccuracy, string} */
-    private static function meter(?string $id): array
+    private static function meter(?string $id, Taking $at): array
     {
         if ($id === null) {
             $hand = MeterAccuracy::handHeld();
 
             return [$hand, "typed; hand-held meter, {$hand->words()}"];
         }
-        $meter = Meter::query()->find($id) ?? throw InvalidDocument::at('/data/meter', 'there is no such meter');
+        $meter = $at->once(Meter::class, $id, static fn (): Meter => Meter::query()->find($id) ?? throw InvalidDocument::at('/data/meter', 'there is no such meter'));
 
         return [$meter->accuracy(), $meter->name];
     }

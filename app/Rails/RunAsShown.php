@@ -60,17 +60,27 @@ final readonly class RunAsShown
         return $one === null || $other === null ? $one ?? $other : "{$one}; {$other}";
     }
 
-    /** @param ?Load $load null: the one that the run's last voltage was read at, when there is one */
-    public static function of(Run $run, ?Load $load, TakeWhat $what = TakeWhat::Volts): RailRunPage
+    /** What a run is about: its job, board and kind, and the entry of this id when there is one, in one question. */
+    public static function head(Run $run, string $entry = ''): Row
     {
-        $job = new Row(
+        return new Row(
             DB::table('jobs')
                 ->join('machines', 'machines.id', '=', 'jobs.machine_id')->join('kinds', 'kinds.id', '=', 'machines.kind_id')
                 ->join('boards', 'boards.id', '=', DB::raw('?'))->addBinding($run->board_id, 'join')
+                ->leftJoin('entries', 'entries.id', '=', DB::raw('?'))->addBinding($entry, 'join')
                 ->where('jobs.id', $run->job_id)
-                ->select('jobs.number', 'jobs.title', 'jobs.state', 'machines.name', 'kinds.profile', 'boards.name as board')->first()
-                ?? abort(404),
+                ->select('jobs.number', 'jobs.title', 'jobs.state', 'machines.name', 'kinds.profile', 'boards.name as board', 'entries.id as entry', 'entries.job_id', 'entries.kind')
+                ->first() ?? abort(404),
         );
+    }
+
+    /**
+     * @param ?Load $load null: the one that the run's last voltage was read at, when there is one
+     * @param ?Row  $job  its head(), when it was asked for already
+     */
+    public static function of(Run $run, ?Load $load, TakeWhat $what = TakeWhat::Volts, ?Row $job = null): RailRunPage
+    {
+        $job ??= self::head($run);
         $profile = House::here()->hall->profile(Node::parse($job->string('profile')));
         $described = $profile->section(DescribedRails::class) ?? new DescribedRails([], [], [], null);
         $bands = Gathered::of($run->job_id)->own();

@@ -19,6 +19,7 @@ use App\Logbook\Entry;
 use App\Logbook\House;
 use App\Logbook\Job;
 use App\Logbook\Row;
+use App\Logbook\StandingOfJob;
 use App\People\SignedIn;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
@@ -132,14 +133,15 @@ final readonly class RunController
     public function take(Request $request, Run $run): JsonResponse
     {
         $body = Body::as($request, TakeBody::class);
-        $known = Entry::query()->find($body->id);
-        if ($known !== null) {
-            return $known->job_id === $run->job_id && $known->kind === ReadingTaken::KIND
-                ? self::taken(MeterState::Reading, 'was taken before', $run, $body)
+        $head = RunAsShown::head($run, $body->id);
+        if ($head->text('entry') !== null) {
+            return $head->string('job_id') === $run->job_id && $head->string('kind') === ReadingTaken::KIND
+                ? self::taken(MeterState::Reading, 'was taken before', $run, $body, $head)
                 : throw Conflict::at('/id', 'another entry has this id');
         }
         $meter = Meter::active($body->meter);
-        $described = Job::query()->findOrFail($run->job_id)->profile()->section(DescribedRails::class);
+        $profile = House::here()->hall->profile(Node::parse($head->string('profile')));
+        $described = $profile->section(DescribedRails::class);
         $rail = $described?->rail($body->rail) ?? throw InvalidDocument::at('/rail', "the machine's profile has no rail of this name");
         $described->testPoint($rail->name, $body->testPoint) ?? throw InvalidDocument::at('/test_point', "is not a test point of {$rail->name}");
         [$figures, $state, $words] = $this->measure($meter, $rail, $body);
@@ -155,10 +157,15 @@ final readonly class RunController
                     ...($body->leadOhm !== null && $body->what === TakeWhat::Ohms ? ['lead_ohm' => $body->leadOhm] : []),
                 ],
             ]));
-            Append::to($run->job_id, $draft, SignedIn::person($request));
+
+            return StandingOfJob::here()->during($run->job_id, static function () use ($run, $draft, $request, $profile, $meter, $state, $words, $body, $head): JsonResponse {
+                Append::to($run->job_id, $draft, SignedIn::person($request), $profile, $run, $meter);
+
+                return self::taken($state, $words, $run, $body, $head);
+            });
         }
 
-        return self::taken($state, $words, $run, $body);
+        return self::taken($state, $words, $run, $body, $head);
     }
 
     /** @return array{array<string, float|string>, MeterState, string} figures for the record, the state, words about it */
@@ -184,8 +191,8 @@ final readonly class RunController
         };
     }
 
-    private static function taken(MeterState $state, string $words, Run $run, TakeBody $body): JsonResponse
+    private static function taken(MeterState $state, string $words, Run $run, TakeBody $body, Row $head): JsonResponse
     {
-        return new JsonResponse(new TakenCard($state, $words, RunAsShown::of($run, $body->load, $body->what)));
+        return new JsonResponse(new TakenCard($state, $words, RunAsShown::of($run, $body->load, $body->what, $head)));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rails;
 
+use App\Logbook\StandingOfJob;
 use Ash\Facts\Facts;
 use Ash\Logbook\Profile;
 use Ash\Rails\DescribedRails;
@@ -29,7 +30,10 @@ final readonly class RunState
     public static function read(Run $run, Profile $profile, Facts $bands): self
     {
         $rails = self::rails($profile, $bands);
-        $readings = StoredReading::query()->where('run_id', $run->id)->where('superseded', false)->orderBy('at')->orderBy('entry_id')->get();
+        $readings = StandingOfJob::here()->once(
+            "readings {$run->id}",
+            static fn (): Collection => StoredReading::query()->where('run_id', $run->id)->where('superseded', false)->orderBy('at')->orderBy('entry_id')->get(),
+        );
 
         return new self($run, $profile, $rails, $readings, self::judged($readings, $rails));
     }
@@ -47,7 +51,10 @@ final readonly class RunState
             ->whereExists(static fn ($query) => $query->from('readings')->whereColumn('run_id', 'runs.id')->where('superseded', false))
             ->orderByDesc('started_at')->orderByDesc('id')->limit(1)->select('id');
 
-        return StoredReading::query()->where('run_id', '=', $run)->where('superseded', false)->orderBy('at')->orderBy('entry_id')->get();
+        $readings = StoredReading::query()->where('run_id', '=', $run)->where('superseded', false)->orderBy('at')->orderBy('entry_id')->get();
+        $last = $readings->last();
+
+        return $last === null ? $readings : StandingOfJob::here()->once("readings {$last->run_id}", static fn (): Collection => $readings);
     }
 
     /**

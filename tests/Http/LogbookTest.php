@@ -331,6 +331,25 @@ final class LogbookTest extends TestCase
         $this->walked($job);
     }
 
+    public function test_a_reading_takes_few_statements_however_many_were_read(): void
+    {
+        $job = $this->job();
+        $run = $this->railRun($job);
+        $count = function (float $volts) use ($job, $run): int {
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $this->reading($job, $run, '+12', 'regulator U52 out', $volts)->assertCreated();
+
+            return count(DB::getQueryLog());
+        };
+        $first = $count(12.01);
+        foreach ([12.02, 12.03, 12.04] as $volts) {
+            $last = $count($volts);
+        }
+        self::assertLessThanOrEqual(15, max($first, $last));
+        self::assertLessThanOrEqual($first, $last);
+    }
+
     /** The page has the latest; the rest is a step, a day, a word or a link away, without loss or repetition. */
     private function walked(Job $job): void
     {
