@@ -66,6 +66,7 @@ final readonly class BoardController
         $rows = $entries->get();
         $last = $rows->count() > self::PAGE ? $rows->get(self::PAGE - 1) : null;
         $machine = Machine::query()->with('described:id,name')->findOrFail($board->machine_id, ['id', 'name', 'bare', 'kind_id']);
+        $photos = PhotoCards::ofBoard($board);
 
         return new JsonResponse(new BoardPage(
             board: new BoardCard($board->id, $board->slot, $board->name, $board->serial),
@@ -75,12 +76,22 @@ final readonly class BoardController
             hazards: Cards::itemCards(Cards::items()->where('open_items.board_id', $board->id)->where('kind', 'hazard')),
             entries: Cards::entries($rows->take(self::PAGE)),
             next_before: $last === null ? null : Cursor::of($last, 'at'),
-            photos: PhotoCards::ofBoard($board),
+            photos: $photos->photos,
+            photos_before: $photos->before,
             moves: BoardMoves::of($board, null),
             on_shelf: $machine->bare,
             kind_id: $machine->kind_id,
             kind: $machine->described->name,
         ));
+    }
+
+    #[OA\Get(path: '/boards/{board}/photos', operationId: 'listBoardPhotos', tags: ['logbook'], parameters: [
+        new OA\PathParameter(name: 'board', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'before', description: 'a cursor', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'part of the board\'s pictures', content: new OA\JsonContent(ref: PhotoList::class))])]
+    public function photos(Request $request, Board $board): JsonResponse
+    {
+        return new JsonResponse(PhotoCards::ofBoard($board, Node::of((object) $request->query->all())->only('before')->filled('before')));
     }
 
     public function export(Board $board): BinaryFileResponse

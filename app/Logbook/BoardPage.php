@@ -34,6 +34,8 @@ final readonly class BoardPage
         public ?string $next_before,
         #[OA\Property(type: 'array', items: new OA\Items(ref: PhotoCard::class), description: 'the latest, in time order')]
         public array $photos,
+        #[OA\Property(description: 'cursor of earlier ones; null: there are none')]
+        public ?string $photos_before,
         #[OA\Property(type: 'array', items: new OA\Items(ref: BoardMoveCard::class), description: 'where it has been, latest first')]
         public array $moves,
         #[OA\Property(description: 'in no machine')]

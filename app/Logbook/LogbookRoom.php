@@ -47,6 +47,7 @@ final class LogbookRoom extends Room
         Route::get('entry-kinds', [EntryController::class, 'kinds']);
         Route::get('boards', [BoardController::class, 'index']);
         Route::get('boards/{board}', [BoardController::class, 'show']);
+        Route::get('boards/{board}/photos', [BoardController::class, 'photos']);
     }
 
     public function exchange(): PhotoExchange

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Logbook;
 
+use Ash\Document\Node;
 use Ash\Logbook\Entries\PhotoTaken;
 use Ash\Logbook\Entries\Pin;
 use Illuminate\Database\Query\Builder;
@@ -22,19 +23,22 @@ final readonly class PhotoCards
         return self::cards(self::photos()->where('job_id', $job->id)->orderBy('taken_in_at')->orderBy('id')->get(), self::entries([$job->id])->get());
     }
 
-    /** @return list<PhotoCard> the latest of all the board's jobs, in time order */
-    public static function ofBoard(Board $board): array
+    /** The latest of all the board's jobs, or those before a place. */
+    public static function ofBoard(Board $board, ?Node $before = null): PhotoList
     {
-        $photos = self::photos()
-            ->whereIn('job_id', DB::table('jobs')->select('id')->where('board_id', $board->id))
-            ->orderByDesc('taken_in_at')
-            ->orderByDesc('id')
-            ->limit(self::ON_BOARD)->get()->reverse();
+        $query = self::photos()->whereIn('job_id', DB::table('jobs')->select('id')->where('board_id', $board->id));
+        if ($before !== null) {
+            [$at, $id] = Cursor::read($before);
+            $query->where('taken_in_at', '<=', $at)->where(static fn (Builder $q) => $q->where('taken_in_at', '<', $at)->orWhere('id', '<', $id));
+        }
+        $found = $query->orderByDesc('taken_in_at')->orderByDesc('id')->limit(self::ON_BOARD + 1)->get();
+        $photos = $found->take(self::ON_BOARD)->reverse();
+        $first = $photos->first();
 
-        return self::cards(
+        return new PhotoList(self::cards(
             $photos,
             $photos->isEmpty() ? collect() : self::entries($photos->pluck('job_id')->unique()->all())->whereIn('data->photo', $photos->pluck('id'))->get(),
-        );
+        ), $first === null || $found->count() <= self::ON_BOARD ? null : Cursor::of($first, 'taken_in_at'));
     }
 
     /** Plain rows: with hundreds of pictures, models would cost more than the rest of the page. */

@@ -380,6 +380,26 @@ final class LogbookTest extends TestCase
         $this->getJson('/api/jobs/'.self::ulid().'/entries')->assertNotFound();
     }
 
+    public function test_a_boards_photos_are_paged_without_loss_or_repetition(): void
+    {
+        $job = $this->job();
+        for ($i = 0; $i < 95; ++$i) {
+            \App\Logbook\Photo::query()->create([
+                'id' => self::ulid(), 'job_id' => $job->id, 'author' => 'Test', 'width' => 1, 'height' => 1, 'bytes' => 1, 'sha256' => str_repeat('0', 64),
+                'taken_in_at' => now()->addSeconds(intdiv($i, 3)),
+            ]);
+        }
+        $page = $this->as(Role::Viewer)->getJson("/api/boards/{$job->board_id}")->assertOk();
+        $seen = array_column((array) $page->json('photos'), 'id');
+        self::assertCount(40, $seen);
+        for ($before = $page->json('photos_before'); $before !== null; $before = $list->json('before')) {
+            $list = $this->getJson("/api/boards/{$job->board_id}/photos?before=".self::text($before))->assertOk();
+            $seen = [...array_column((array) $list->json('photos'), 'id'), ...$seen];
+        }
+        self::assertSame(DB::table('photos')->orderBy('taken_in_at')->orderBy('id')->pluck('id')->all(), $seen);
+        self::assertRefused($this->getJson("/api/boards/{$job->board_id}/photos?before=x"), '/before');
+    }
+
     public function test_lists_are_paged_without_loss_or_repetition(): void
     {
         $machine = self::machine();

@@ -52,6 +52,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/boards/{board}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listBoardPhotos"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/boards/{board}/rail-places": {
         parameters: {
             query?: never;
@@ -1550,6 +1566,8 @@ export interface components {
             on_shelf: boolean;
             /** @description the latest, in time order */
             photos: components["schemas"]["PhotoCard"][];
+            /** @description cursor of earlier ones; null: there are none */
+            photos_before: string | null;
         };
         /** @description A board in the list: what it is, and where. */
         BoardRow: {
@@ -2980,6 +2998,13 @@ export interface components {
             url: string;
             width: number;
         };
+        /** @description Part of a board's pictures, in time order. */
+        PhotoList: {
+            /** @description cursor of what came before; null: nothing did */
+            before: string | null;
+            /** @description in time order */
+            photos: components["schemas"]["PhotoCard"][];
+        };
         /** @description A numbered mark on a picture, at shares of its width and height. */
         PinCard: {
             /** @description the entry */
@@ -3810,6 +3835,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BoardPage"];
+                };
+            };
+        };
+    };
+    listBoardPhotos: {
+        parameters: {
+            query?: {
+                /** @description a cursor */
+                before?: string;
+            };
+            header?: never;
+            path: {
+                board: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description part of the board's pictures */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoList"];
                 };
             };
         };

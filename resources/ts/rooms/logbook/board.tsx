@@ -84,7 +84,7 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
             ))}
             <Brought part="BoardPart" board={id} />
             <Moves title="Where it has been" moves={page.moves} named={false} />
-            <BoardPhotos photos={page.photos} />
+            <BoardPhotos board={id} latest={page.photos} before={page.photos_before} />
             <Part title="Jobs">
                 <ul className="flex flex-col gap-1">
                     {page.jobs.map((job) => (
@@ -103,12 +103,30 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
     );
 }
 
-function BoardPhotos({ photos }: { photos: Schemas['PhotoCard'][] }) {
+function BoardPhotos({ board, latest, before }: { board: string; latest: Schemas['PhotoCard'][]; before: string | null }) {
     const [shown, setShown] = useState<string | null>(null);
+    const earlier = useInfiniteQuery({
+        queryKey: ['board', board, 'photos', before],
+        enabled: false,
+        initialPageParam: before ?? '',
+        queryFn: ({ pageParam }) => data(api.GET('/boards/{board}/photos', { params: { path: { board }, query: { before: pageParam } } })),
+        getNextPageParam: (last) => last.before,
+    });
+    const photos = [...(earlier.data?.pages ?? []).toReversed().flatMap((it) => it.photos), ...latest];
+    const more = earlier.data === undefined ? before !== null : earlier.hasNextPage;
     const open = photos.find((it) => it.id === shown);
     if (photos.length === 0) return null;
     return (
         <Part title="Photos">
+            {more && (
+                <Button
+                    look="quiet"
+                    disabled={earlier.isFetching}
+                    onClick={() => void (earlier.data === undefined ? earlier.refetch() : earlier.fetchNextPage())}
+                >
+                    Earlier photos
+                </Button>
+            )}
             <Pairs photos={photos} onShow={setShown} />
             <Thumbnails photos={photos.filter((it) => it.phase === null)} onShow={setShown} />
             {open !== undefined && <Look photo={open} job="" may={false} onClose={() => setShown(null)} />}
