@@ -8,6 +8,7 @@ use App\Batteries\BatteriesRoom;
 use App\Capacitors\CapacitorsRoom;
 use App\Corrosion\CorrosionRoom;
 use App\Instruments\InstrumentsRoom;
+use App\Isolation\IsolationRoom;
 use App\Logbook\House;
 use App\Logbook\LogbookRoom;
 use App\Logbook\Room;
@@ -31,6 +32,7 @@ final readonly class Rooms
             // A part from the shelf is known before it is asked how round it goes in.
             new ShelfRoom(),
             new CapacitorsRoom(),
+            new IsolationRoom(),
             new InstrumentsRoom(),
             new ReportRoom(),
         ];

@@ -39,6 +39,7 @@ final class RoomsTest extends TestCase
         'Rails' => ['Instruments', ...self::BELOW],
         'Batteries' => self::BELOW,
         'Corrosion' => ['Instruments', 'Batteries', ...self::BELOW],
+        'Isolation' => self::BELOW,
         'Memory' => ['Instruments', ...self::BELOW],
         'Shelf' => self::BELOW,
         // What may be fitted lies on the shelf.

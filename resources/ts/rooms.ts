@@ -3,6 +3,7 @@ import { batteries } from './rooms/batteries/room';
 import { capacitors } from './rooms/capacitors/room';
 import { corrosion } from './rooms/corrosion/room';
 import { instruments } from './rooms/instruments/room';
+import { isolation } from './rooms/isolation/room';
 import { logbook } from './rooms/logbook/room';
 import { memory } from './rooms/memory/room';
 import { people } from './rooms/people/room';
@@ -11,4 +12,16 @@ import { report } from './rooms/report/room';
 import { shelf } from './rooms/shelf/room';
 
 /** The rooms, in the order in which the hall shows what they bring. */
-export const ROOMS: readonly Room[] = [logbook, rails, report, batteries, corrosion, shelf, memory, capacitors, instruments, people];
+export const ROOMS: readonly Room[] = [
+    logbook,
+    rails,
+    report,
+    batteries,
+    corrosion,
+    shelf,
+    memory,
+    capacitors,
+    isolation,
+    instruments,
+    people,
+];

@@ -6,7 +6,14 @@ namespace Ash\Isolation;
 
 use Ash\Cli\Verb;
 use Ash\Document\Node;
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\Findings;
 use Ash\Logbook\Room;
+use Ash\Logbook\Situation;
+use Ash\Logbook\Stage;
+use Ash\Logbook\Step;
+use Ash\Logbook\Suspect;
+use Ash\Logbook\Weight;
 
 /** What finding the part brings to the house. */
 final readonly class IsolationRoom extends Room
@@ -14,6 +21,25 @@ final readonly class IsolationRoom extends Room
     public function name(): string
     {
         return 'isolation';
+    }
+
+    public function kinds(): array
+    {
+        return [
+            new EntryKind(SymptomChosen::KIND, 'symptom of the library', SymptomChosen::class, stage: Stage::Find),
+            new EntryKind(TestDone::KIND, 'test', TestDone::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
+            new EntryKind(SwapTried::KIND, 'swap', SwapTried::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
+        ];
+    }
+
+    public function findings(Situation $at): Findings
+    {
+        $it = $at->facts->last(Weighed::class);
+
+        return $it === null ? new Findings() : new Findings(
+            suspects: array_map(static fn (array $one): Suspect => new Suspect($one[0], $one[1], $one[2]), $it->suspects),
+            steps: $it->next === null ? [] : [new Step($it->next[0], $it->next[1], 'find', minutes: $it->next[2])],
+        );
     }
 
     public function verbs(): array

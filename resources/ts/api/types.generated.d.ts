@@ -388,6 +388,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/isolation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showIsolation"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/leaks": {
         parameters: {
             query?: never;
@@ -1670,6 +1686,16 @@ export interface components {
             rails: string[];
             text: string;
         };
+        /** @description A known cause of the symptom. */
+        CauseRow: {
+            /** @description that is bad; null when no part is */
+            part: string | null;
+            percent: string;
+            /** Format: float */
+            probability: number;
+            shows: string;
+            words: string;
+        };
         /** @description A chip type of the catalogue. */
         ChipCard: {
             type: string;
@@ -2141,8 +2167,28 @@ export interface components {
             run: string;
             to: string;
         };
+        /** @description of an entry "swap", as it is handed in */
+        DataSwapRun: {
+            /** @enum {string} */
+            outcome: "works" | "fails" | "sometimes";
+            parts: {
+                id: string;
+                known_good?: boolean;
+                role: string;
+            }[];
+        };
         /** @description of an entry "symptom", as it is handed in */
         DataSymptom: Record<string, never>;
+        /** @description of an entry "symptom of the library", as it is handed in */
+        DataSymptomChosen: {
+            symptom: string;
+        };
+        /** @description of an entry "test", as it is handed in */
+        DataTestDone: {
+            outcome: string;
+            symptom: string;
+            test: string;
+        };
         /** @description of an entry "temporary fix undone", as it is handed in */
         DataUndone: {
             /** @description ULID */
@@ -2196,11 +2242,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataSwapRun"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework";
+            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "swap_run";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -2270,7 +2316,10 @@ export interface components {
             strip: components["schemas"]["DataStrip"];
             survey: components["schemas"]["DataSurvey"];
             swap: components["schemas"]["DataSwap"];
+            swap_run: components["schemas"]["DataSwapRun"];
             symptom: components["schemas"]["DataSymptom"];
+            symptom_chosen: components["schemas"]["DataSymptomChosen"];
+            test_done: components["schemas"]["DataTestDone"];
             undone: components["schemas"]["DataUndone"];
             voided: components["schemas"]["DataVoided"];
             waiting: components["schemas"]["DataWaiting"];
@@ -2346,6 +2395,25 @@ export interface components {
              * @description The head of the API's description, and what has no shape of its own. Request bodies are made from the shapes that read them.
              */
             file: string;
+        };
+        /** @description Finding the fault of a job. */
+        FindPage: {
+            /** @description best first */
+            causes: components["schemas"]["CauseRow"][];
+            /** @description what to look at first */
+            first: string | null;
+            job_id: string;
+            job_label: string;
+            job_title: string;
+            open: boolean;
+            /** @description of a run of swaps */
+            outcomes: components["schemas"]["ChoiceCard"][];
+            reasons: string[];
+            swaps: components["schemas"]["SwapsCard"];
+            symptom: string | null;
+            symptoms: components["schemas"]["ChoiceCard"][];
+            /** @description what can be made, best first; what is blocked; what was made */
+            tests: components["schemas"]["TestRow"][];
         };
         FitBody: {
             /** @enum {string} */
@@ -3631,6 +3699,49 @@ export interface components {
             run: string;
             to: string;
         };
+        /** @description A run that could be made next. */
+        SwapNextCard: {
+            /** @description in words */
+            change: string;
+            gain: string;
+            /** Format: float */
+            minutes: number;
+            parts: string[];
+            /** @description chance that it works */
+            works: string;
+        };
+        /** @description A part that was swapped. */
+        SwapPartCard: {
+            cleared: boolean;
+            id: string;
+            percent: string;
+            /**
+             * Format: float
+             * @description of being bad
+             */
+            probability: number;
+            role: string;
+        };
+        /** @description Parts that were fitted together. */
+        SwapRunCard: {
+            /** @description parts that the run before had not */
+            changed: string[];
+            /** @enum {string} */
+            outcome: "works" | "fails" | "sometimes";
+            outcome_words: string;
+            parts: string[];
+        };
+        /** @description The runs of swaps of a job, and what they say. */
+        SwapsCard: {
+            /** @description minimal ones, most probable first */
+            diagnoses: string[];
+            /** @description best first */
+            next: components["schemas"]["SwapNextCard"][];
+            parts: components["schemas"]["SwapPartCard"][];
+            reasons: string[];
+            /** @description in time order */
+            runs: components["schemas"]["SwapRunCard"][];
+        };
         /** @description Chips and tests that the product knows. */
         TablesPage: {
             chips: components["schemas"]["ChipCard"][];
@@ -3734,6 +3845,27 @@ export interface components {
             /** @enum {string} */
             sort: "error" | "pass" | "end" | "chatter";
             tester?: boolean;
+        };
+        /** @description A test that tells causes apart. */
+        TestRow: {
+            /** @description what would unblock it, in words */
+            blocked: string[];
+            danger: string | null;
+            /** @description what it is expected to tell; null for what is blocked or made */
+            gain: string | null;
+            how: string | null;
+            id: string;
+            /**
+             * Format: float
+             * @description of a practised person
+             */
+            minutes: number;
+            /** @description the same, as they are asked for */
+            needs: string[];
+            /** @description of one that was made */
+            outcome: string | null;
+            outcomes: components["schemas"]["ChoiceCard"][];
+            words: string;
         };
         TestTimeBody: {
             cycle_s: number;
@@ -4592,6 +4724,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showIsolation: {
+        parameters: {
+            query?: {
+                /** @description needs that are met, comma-separated */
+                have?: string;
+            };
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description suspects, the next test, swaps */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindPage"];
                 };
             };
         };

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Isolation;
+
+use App\Bench\ChoiceCard;
+use App\Logbook\Job;
+use Ash\Document\Node;
+use Ash\Isolation\LibraryCause;
+use Ash\Isolation\NextRun;
+use Ash\Isolation\SwapFitted;
+use Ash\Isolation\SwapOutcome;
+use Ash\Isolation\SwapPart;
+use Ash\Isolation\SwapTried;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use OpenApi\Attributes as OA;
+
+final readonly class IsolationController
+{
+    private const NEEDS = 12;
+
+    #[OA\Get(path: '/jobs/{job}/isolation', operationId: 'showIsolation', tags: ['isolation'], parameters: [
+        new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'have', description: 'needs that are met, comma-separated', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'suspects, the next test, swaps', content: new OA\JsonContent(ref: FindPage::class))])]
+    public function show(Request $request, Job $job): JsonResponse
+    {
+        $query = Node::of((object) $request->query->all())->only('have');
+        $have = array_slice(array_values(array_filter(explode(',', $query->filled('have')?->text(400) ?? ''))), 0, self::NEEDS);
+        $find = FindOfJob::of($job);
+
+        return new JsonResponse(new FindPage(
+            job_id: $job->id,
+            job_label: $job->label(),
+            job_title: $job->title,
+            open: $job->state === 'open',
+            symptoms: array_map(static fn (array $it): ChoiceCard => new ChoiceCard($it[0], $it[1]), Library::names()),
+            symptom: $find->symptom?->id,
+            first: $find->symptom?->first,
+            causes: self::causes($find, $have),
+            tests: self::tests($find, $have),
+            reasons: $find->advice($have)->reasons ?? [],
+            swaps: self::swaps($find),
+            outcomes: array_map(static fn (SwapOutcome $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), SwapOutcome::cases()),
+        ));
+    }
+
+    /**
+     * @param list<string> $have
+     *
+     * @return list<CauseRow>
+     */
+    private static function causes(FindOfJob $find, array $have): array
+    {
+        $causes = $find->symptom->causes ?? [];
+        $rows = [];
+        foreach ($find->advice($have)->causes ?? [] as $id => $p) {
+            $it = $causes[$id] ?? null;
+            $it instanceof LibraryCause && $rows[] = new CauseRow($it->words(), $it->part, $it->shows, $p, self::percent($p));
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param list<string> $have
+     *
+     * @return list<TestRow> what can be made, best first; then what is blocked; then what was made
+     */
+    private static function tests(FindOfJob $find, array $have): array
+    {
+        $advice = $find->advice($have);
+        $tests = $find->symptom->tests ?? [];
+        $rows = [];
+        $row = static function (string $id, ?float $gain, array $needs, ?string $outcome) use ($tests, &$rows): void {
+            $it = $tests["\0{$id}"];
+            $rows[] = new TestRow(
+                id: $id, words: $it->words(), how: $it->how, danger: $it->test->danger, minutes: $it->test->minutes,
+                outcomes: array_map(static fn (string $one): ChoiceCard => new ChoiceCard($one, strtr($one, '_', ' ')), $it->test->outcomes),
+                gain: $gain === null ? null : number_format($gain, 2).' bit', blocked: array_map(static fn (string $need): string => strtr($need, '_', ' '), array_values(array_filter($needs, is_string(...)))),
+                needs: array_values(array_filter($needs, is_string(...))), outcome: $outcome === null ? null : strtr($outcome, '_', ' '),
+            );
+        };
+        foreach ($advice->next ?? [] as $it) {
+            $row($it['test'], $it['gain_bits'], [], null);
+        }
+        foreach ($advice->blocked ?? [] as $it) {
+            $row($it['test'], null, $it['needs'], null);
+        }
+        foreach ($find->results() as $test => $outcome) {
+            isset($tests[$test]) && $row(substr($test, 1), null, [], $outcome);
+        }
+
+        return $rows;
+    }
+
+    private static function swaps(FindOfJob $find): SwapsCard
+    {
+        $record = $find->swaps();
+        if ($record === null) {
+            return new SwapsCard([], [], [], [], []);
+        }
+        $found = $record->swaps->found();
+        $changed = null;
+
+        return new SwapsCard(
+            parts: array_map(static fn (SwapPart $it, float $p, bool $cleared): SwapPartCard => new SwapPartCard($it->id, $it->role, $p, self::percent($p), $cleared), $record->swaps->parts, $found->probabilities, $found->cleared),
+            runs: array_map(static function (SwapTried $it) use (&$changed): SwapRunCard {
+                $parts = array_map(static fn (SwapFitted $part): string => $part->id, $it->parts);
+                $before = $changed;
+                $changed = $parts;
+
+                return new SwapRunCard($parts, $before === null ? [] : array_values(array_diff($parts, $before)), $it->outcome, $it->outcome->words());
+            }, $record->runs),
+            diagnoses: array_map(static fn ($it): string => ($it->parts === [] ? 'nothing is bad' : implode(' and ', $it->parts)).', '.self::percent($it->probability), array_slice($found->diagnoses, 0, 5)),
+            next: array_map(static fn (NextRun $it): SwapNextCard => new SwapNextCard(self::change($it), $it->parts, number_format($it->gainBits, 2).' bit', self::percent($it->works), $it->minutes), $found->next),
+            reasons: $found->reasons,
+        );
+    }
+
+    private static function change(NextRun $it): string
+    {
+        return match (true) {
+            $it->outName === null && $it->inName === null => 'the same set again, reseated',
+            $it->outName === null => "add {$it->inName}",
+            $it->inName === null => "take out {$it->outName}",
+            default => "swap {$it->outName} for {$it->inName}",
+        };
+    }
+
+    private static function percent(float $p): string
+    {
+        return $p > 0 && $p < 0.01 ? 'below 1 %' : round(100 * $p).' %';
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Isolation;
+
+use App\Logbook\Job;
+use App\Logbook\Room;
+use App\Logbook\Taking;
+use Ash\Document\InvalidDocument;
+use Ash\Document\Shape;
+use Ash\Facts\Facts;
+use Ash\Isolation\SymptomChosen;
+use Ash\Isolation\TestDone;
+use Ash\Logbook\EntryData;
+use Ash\Logbook\Profile;
+use Illuminate\Support\Facades\Route;
+
+/** What finding the part brings on this floor. */
+final class IsolationRoom extends Room
+{
+    public function name(): string
+    {
+        return 'isolation';
+    }
+
+    public function reads(): void
+    {
+        Route::get('jobs/{job}/isolation', [IsolationController::class, 'show']);
+    }
+
+    public function complete(EntryData $data, Taking $at): EntryData
+    {
+        if ($data instanceof SymptomChosen) {
+            $symptom = Library::symptom($data->symptom) ?? throw InvalidDocument::at('/data/symptom', 'is not in the library');
+
+            return Shape::of(SymptomChosen::class)->with($data, ['name' => $symptom->name]);
+        }
+        if ($data instanceof TestDone) {
+            $symptom = Library::symptom($data->symptom) ?? throw InvalidDocument::at('/data/symptom', 'is not in the library');
+            $test = $symptom->tests["\0{$data->test}"] ?? throw InvalidDocument::at('/data/test', "is no test of \"{$symptom->name}\"");
+            in_array($data->outcome, $test->test->outcomes, true)
+                || throw InvalidDocument::at('/data/outcome', 'must be one of '.implode(', ', $test->test->outcomes));
+        }
+
+        return $data;
+    }
+
+    public function decides(): array
+    {
+        return FindOfJob::kinds();
+    }
+
+    public function facts(Job $job, Profile $profile, Facts $known): array
+    {
+        $weighed = FindOfJob::of($job)->weighed();
+
+        return $weighed === null ? [] : [$weighed];
+    }
+}

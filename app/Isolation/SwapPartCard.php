@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Isolation;
+
+use OpenApi\Attributes as OA;
+
+/** A part that was swapped. */
+#[OA\Schema]
+final readonly class SwapPartCard
+{
+    public function __construct(
+        #[OA\Property()]
+        public string $id,
+        #[OA\Property()]
+        public string $role,
+        #[OA\Property(description: 'of being bad')]
+        public float $probability,
+        #[OA\Property()]
+        public string $percent,
+        #[OA\Property()]
+        public bool $cleared,
+    ) {
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Isolation;
+
+/** The runs of a job as the swap model takes them. */
+final readonly class SwapRecord
+{
+    /** @param list<SwapTried> $runs in time order */
+    private function __construct(public Swaps $swaps, public array $runs)
+    {
+    }
+
+    /**
+     * "Sometimes" counts as fails, and then a bad part shows with 0.7. A role has as many places as a run has ever filled, and is required
+     * when no run that worked was without it.
+     *
+     * @param list<SwapTried> $runs in time order
+     */
+    public static function of(array $runs): self
+    {
+        $parts = $place = $roles = $kept = [];
+        foreach ($runs as $run) {
+            $count = [];
+            foreach ($run->parts as $it) {
+                if (!isset($place["\0{$it->id}"]) && count($parts) < Bounds::NAMES) {
+                    $place["\0{$it->id}"] = count($parts);
+                    $parts[] = SwapPart::of($it->id, $it->role, $it->knownGood);
+                }
+                $count["\0{$it->role}"] = ($count["\0{$it->role}"] ?? 0) + 1;
+            }
+            foreach ($count as $role => $n) {
+                $roles[$role] = max($roles[$role] ?? 1, $n);
+            }
+        }
+        $without = [];
+        $fitted = [];
+        foreach (array_slice($runs, -Bounds::RUNS) as $run) {
+            $in = array_flip(array_map(static fn (SwapFitted $it): string => "\0{$it->role}", $run->parts));
+            foreach ($run->outcome === SwapOutcome::Works ? array_diff_key($roles, $in) : [] as $role => $_) {
+                $without[$role] = true;
+            }
+            $numbers = array_values(array_filter(array_map(static fn (SwapFitted $it): ?int => $place["\0{$it->id}"] ?? null, $run->parts), is_int(...)));
+            sort($numbers);
+            $fitted[] = new SwapRun($numbers, $run->outcome === SwapOutcome::Works);
+        }
+        $described = array_map(static fn (string $role, int $places): SwapRole => new SwapRole(substr($role, 1), !isset($without[$role]), $places), array_keys($roles), $roles);
+        $sometimes = array_filter($runs, static fn (SwapTried $it): bool => $it->outcome === SwapOutcome::Sometimes) !== [];
+
+        return new self(new Swaps($parts, $described, $fitted, $sometimes ? Shows::NOW_AND_THEN : null), $runs);
+    }
+}

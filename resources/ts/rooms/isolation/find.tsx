@@ -1,0 +1,228 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api, data, type Schemas } from '../../api/client';
+import { record } from '../../api/outbox';
+import { useLive } from '../../bench/live';
+import { Button, Field, Part } from '../../ui/controls';
+import { KeyHelp, useKeys } from '../../ui/keys';
+import { Loaded, Page } from '../../ui/page';
+import { useMayRecord } from '../../ui/session';
+import { Swaps } from './swaps';
+
+type FindPage = Schemas['FindPage'];
+type Test = Schemas['TestRow'];
+
+/** Finding the fault: the symptom, its suspects, the test that tells most for its minutes, and the swaps. */
+export function Find() {
+    const { id = '' } = useParams();
+    const [have, setHave] = useState<string[]>([]);
+    const find = useQuery({
+        queryKey: ['isolation', id, have],
+        placeholderData: keepPreviousData,
+        queryFn: () =>
+            data(
+                api.GET('/jobs/{job}/isolation', {
+                    params: { path: { job: id }, query: have.length === 0 ? {} : { have: have.join(',') } },
+                }),
+            ),
+    });
+    return <Loaded query={find}>{(page) => <Sheet page={page} have={have} setHave={setHave} />}</Loaded>;
+}
+
+function Sheet({ page, have, setHave }: { page: FindPage; have: string[]; setHave: (have: string[]) => void }) {
+    useLive(page.job_id);
+    const may = useMayRecord() && page.open;
+    const open = page.tests.filter((it) => it.outcome === null && it.needs.length === 0);
+    const first = open[0];
+    const take = (test: Test, outcome: string) =>
+        void record(
+            page.job_id,
+            { kind: 'test_done', data: { symptom: page.symptom ?? '', test: test.id, outcome } },
+            `${test.words}: ${outcome.replaceAll('_', ' ')}`,
+        );
+    useKeys(
+        Object.fromEntries(
+            (first?.outcomes ?? []).map((it, i) => ['12345678'.charAt(i), () => may && first !== undefined && take(first, it.value)]),
+        ),
+    );
+    return (
+        <Page
+            title="Find it"
+            over={
+                <Link to={`/jobs/${page.job_id}`}>
+                    {page.job_label}, {page.job_title}
+                </Link>
+            }
+            aside={
+                <KeyHelp
+                    keys={[
+                        ['1 2 3', 'outcome of the first test'],
+                        ['w', 'the set works'],
+                        ['x', 'the set fails'],
+                        ['o', 'it fails sometimes'],
+                    ]}
+                />
+            }
+        >
+            <Symptom page={page} may={may} />
+            {page.causes.length > 0 && <Suspects page={page} />}
+            {page.symptom !== null && (
+                <Part title="The next test">
+                    {first === undefined && <p className="text-soft">No test is left that can be made as things stand.</p>}
+                    <ol>
+                        {open.map((test, i) => (
+                            <Row key={test.id} test={test} large={i === 0} may={may} take={take} />
+                        ))}
+                    </ol>
+                </Part>
+            )}
+            <Waiting page={page} have={have} setHave={setHave} />
+            <Made tests={page.tests.filter((it) => it.outcome !== null)} />
+            <Swaps page={page} may={may} />
+        </Page>
+    );
+}
+
+function Symptom({ page, may }: { page: FindPage; may: boolean }) {
+    const [chosen, setChosen] = useState(page.symptom ?? '');
+    const name = page.symptoms.find((it) => it.value === page.symptom)?.words;
+    return (
+        <Part title="Symptom">
+            {name !== undefined && (
+                <p>
+                    <span className="text-lg font-bold">{name}.</span> {page.first}
+                </p>
+            )}
+            {may && (
+                <form
+                    className="mt-2 flex flex-wrap items-end gap-3"
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        const label = page.symptoms.find((it) => it.value === chosen)?.words;
+                        if (label !== undefined) void record(page.job_id, { kind: 'symptom_chosen', data: { symptom: chosen } }, label);
+                    }}
+                >
+                    <Field label={page.symptom === null ? 'What does it do? The nearest of these' : 'It is another'}>
+                        {(on) => (
+                            <select {...on} value={chosen} onChange={(event) => setChosen(event.target.value)}>
+                                <option value="">choose</option>
+                                {page.symptoms.map((it) => (
+                                    <option key={it.value} value={it.value}>
+                                        {it.words}
+                                    </option>
+                                ))}
+                            </select>
+                        )}
+                    </Field>
+                    <Button type="submit" disabled={chosen === '' || chosen === page.symptom}>
+                        That is it
+                    </Button>
+                </form>
+            )}
+        </Part>
+    );
+}
+
+function Suspects({ page }: { page: FindPage }) {
+    return (
+        <Part title="Suspects">
+            <ol className="divide-y divide-line">
+                {page.causes.map((it) => (
+                    <li
+                        key={it.words}
+                        className="grid grid-cols-[5rem_minmax(0,1fr)] items-baseline gap-x-4 py-1.5 md:grid-cols-[5rem_16rem_minmax(0,1fr)]"
+                    >
+                        <span className="text-right font-bold tabular-nums">{it.percent}</span>
+                        <span className="font-bold">
+                            {it.words}
+                            <span aria-hidden="true" className="mt-1 block h-1.5 bg-line">
+                                <span className="block h-full bg-accent" style={{ width: it.percent.replaceAll(' ', '') }} />
+                            </span>
+                        </span>
+                        <span className="col-start-2 text-soft md:col-start-3">
+                            {it.shows}
+                            {it.part === null ? ' (no part is bad)' : ` (${it.part})`}
+                        </span>
+                    </li>
+                ))}
+            </ol>
+            <ul className="mt-2 text-sm text-soft">
+                {page.reasons.map((it) => (
+                    <li key={it}>{it}</li>
+                ))}
+                <li>Weights and likelihoods are bench estimates of the library, not counts of this shop.</li>
+            </ul>
+        </Part>
+    );
+}
+
+function Row({ test, large, may, take }: { test: Test; large: boolean; may: boolean; take: (test: Test, outcome: string) => void }) {
+    return (
+        <li className={large ? 'border-l-4 border-accent pb-3 pl-4' : 'border-t border-line py-2 pl-5'}>
+            <p className={large ? 'text-xl font-bold' : 'font-bold'}>{test.words}</p>
+            <p className="text-sm text-soft">
+                {test.minutes} min, tells {test.gain}
+                {test.how !== null && `. ${test.how}`}
+                {test.danger !== null && <span className="font-bold text-out">. Caution: {test.danger}</span>}
+            </p>
+            {may && (
+                <p className="mt-1 flex flex-wrap gap-2">
+                    {test.outcomes.map((it, i) => (
+                        <Button key={it.value} aria-label={`${test.words}: ${it.words}`} onClick={() => take(test, it.value)}>
+                            {it.words} {large && <kbd>{'12345678'.charAt(i)}</kbd>}
+                        </Button>
+                    ))}
+                </p>
+            )}
+        </li>
+    );
+}
+
+/** Tests that wait for something, with what would unblock them. */
+function Waiting({ page, have, setHave }: { page: FindPage; have: string[]; setHave: (have: string[]) => void }) {
+    const blocked = page.tests.filter((it) => it.needs.length > 0);
+    const needs = [...new Set(blocked.flatMap((it) => it.needs))].filter((it) => it !== 'powered');
+    if (blocked.length === 0 && have.length === 0) return null;
+    return (
+        <Part title="Blocked">
+            <fieldset className="flex flex-wrap gap-x-5">
+                <legend className="text-sm font-bold">At hand</legend>
+                {[...new Set([...have, ...needs])].map((need) => (
+                    <label key={need} className="flex min-h-11 items-center gap-2">
+                        <input
+                            type="checkbox"
+                            checked={have.includes(need)}
+                            onChange={(event) => setHave(event.target.checked ? [...have, need] : have.filter((it) => it !== need))}
+                        />
+                        {need.replaceAll('_', ' ')}
+                    </label>
+                ))}
+            </fieldset>
+            <ul className="mt-2">
+                {blocked.map((it) => (
+                    <li key={it.id}>
+                        <span className="font-bold">{it.words}</span> wants {it.blocked.join(', ')}
+                        {it.needs.includes('powered') &&
+                            ': a gate is closed, and nothing that powers the board is advised before it is open'}
+                    </li>
+                ))}
+            </ul>
+        </Part>
+    );
+}
+
+function Made({ tests }: { tests: Test[] }) {
+    if (tests.length === 0) return null;
+    return (
+        <Part title="Made">
+            <ul>
+                {tests.map((it) => (
+                    <li key={it.id}>
+                        {it.words}: <span className="font-bold">{it.outcome}</span>
+                    </li>
+                ))}
+            </ul>
+        </Part>
+    );
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Logbook\Job;
+use App\People\Role;
+use Illuminate\Testing\TestResponse;
+
+/** A symptom, its tests and swaps on a job, through the record and back on the page. */
+final class IsolationTest extends TestCase
+{
+    private function page(Job $job, string $have = ''): TestResponse
+    {
+        return $this->as(Role::Technician)->getJson("/api/jobs/{$job->id}/isolation".($have === '' ? '' : "?have={$have}"))->assertOk();
+    }
+
+    /** @param array<string, mixed> $data */
+    private function said(Job $job, string $kind, array $data): TestResponse
+    {
+        return $this->add($job, ['kind' => $kind, 'data' => $data]);
+    }
+
+    public function test_a_symptom_is_weighed_and_each_test_moves_it(): void
+    {
+        $job = $this->job();
+        $this->page($job)->assertJsonPath('symptom', null)->assertJsonCount(20, 'symptoms')->assertJsonPath('causes', [])->assertJsonPath('tests', []);
+        $this->said($job, 'symptom_chosen', ['symptom' => 'beeps_dark'])->assertCreated()->assertJsonPath('entry.says', 'Beeps and dark');
+        $before = $this->page($job);
+        self::assertSame('memory seat', $before->json('causes.0.words'));
+        self::assertEqualsWithDelta(22 / 97, $before->json('causes.0.probability'), 1e-9);
+        // Nothing that powers the board is advised while a gate is closed; what is at hand is said.
+        $made = array_filter((array) $before->json('tests'), static fn (array $it): bool => $it['needs'] === []);
+        self::assertNotSame([], $made);
+        self::assertContains('powered', array_merge(...array_column((array) $before->json('tests'), 'needs')));
+        $this->said($job, 'test_done', ['symptom' => 'beeps_dark', 'test' => 'reseat_memory', 'outcome' => 'cured'])->assertCreated();
+        $after = $this->page($job);
+        // Bayes by hand over the library's row: memory_seat 0.92, memory_bad 0.08, the rest 0.03.
+        self::assertEqualsWithDelta(22 * 0.92 / (22 * 0.92 + 18 * 0.08 + 57 * 0.03), $after->json('causes.0.probability'), 1e-9);
+        self::assertSame('cured', collect((array) $after->json('tests'))->firstWhere('id', 'reseat_memory')['outcome'] ?? null);
+        $page = $this->getJson("/api/jobs/{$job->id}");
+        self::assertContains('memory seat', array_column((array) $page->json('sheet.suspected'), 'text'));
+        // A mistaken one is taken back.
+        $entry = collect((array) $page->json('entries'))->firstWhere('kind', 'test_done')['id'] ?? '';
+        $this->add($job, ['kind' => 'withdrawn', 'text' => 'the other module', 'corrects' => $entry])->assertCreated();
+        self::assertEqualsWithDelta(22 / 97, $this->page($job)->json('causes.0.probability'), 1e-9);
+    }
+
+    public function test_swaps_are_kept_and_clear_and_accuse(): void
+    {
+        $job = $this->job();
+        $set = static fn (string $card, bool $good = false): array => [
+            ['id' => 'board', 'role' => 'board', 'known_good' => false], ['id' => $card, 'role' => 'graphics', 'known_good' => $good],
+        ];
+        $this->said($job, 'swap_run', ['parts' => $set('card'), 'outcome' => 'fails'])->assertCreated()->assertJsonPath('entry.says', 'board, card: fails');
+        $this->said($job, 'swap_run', ['parts' => $set('spare', true), 'outcome' => 'works'])->assertCreated();
+        $page = $this->page($job);
+        self::assertSame(['board', 'card', 'spare'], $page->json('swaps.parts.*.id'));
+        self::assertSame([[], ['spare']], $page->json('swaps.runs.*.changed'));
+        self::assertStringStartsWith('card, ', self::text($page->json('swaps.diagnoses.0')));
+        self::assertGreaterThan(0.5, $page->json('swaps.parts.1.probability'));
+        self::assertSame('card', $this->getJson("/api/jobs/{$job->id}")->json('sheet.suspected.0.text'));
+        // As evidence for the causes of a symptom: the graphics come before the memory.
+        $this->said($job, 'symptom_chosen', ['symptom' => 'fan_dark'])->assertCreated();
+        self::assertSame('graphics', $this->page($job)->json('causes.0.words'));
+        // Failing sometimes counts as failing, and a bad part then shows less surely.
+        $this->said($job, 'swap_run', ['parts' => $set('card'), 'outcome' => 'sometimes'])->assertCreated();
+        self::assertSame('fails sometimes', $this->page($job)->json('swaps.runs.2.outcome_words'));
+    }
+
+    public function test_what_makes_no_sense_is_refused_at_its_field(): void
+    {
+        $job = $this->job();
+        foreach ([
+            ['symptom_chosen', ['symptom' => 'sings'], '/data/symptom'],
+            ['test_done', ['symptom' => 'fan_dark', 'test' => 'sing', 'outcome' => 'same'], '/data/test'],
+            ['test_done', ['symptom' => 'fan_dark', 'test' => 'strip', 'outcome' => 'sings'], '/data/outcome'],
+            ['swap_run', ['parts' => [], 'outcome' => 'works'], '/data/parts'],
+            ['swap_run', ['parts' => [['id' => 'a', 'role' => 'a'], ['id' => 'a', 'role' => 'b']], 'outcome' => 'works'], '/data/parts/1/id'],
+            ['swap_run', ['parts' => [['id' => 'a', 'role' => 'a']], 'outcome' => 'perhaps'], '/data/outcome'],
+            ['swap_run', ['parts' => [['id' => 'a', 'role' => 'a']]], '/data/outcome'],
+        ] as [$kind, $data, $pointer]) {
+            self::assertRefused($this->said($job, $kind, $data), $pointer);
+        }
+        self::assertRefused($this->getJson("/api/jobs/{$job->id}/isolation?what=1"), '/what');
+    }
+}
