@@ -25,7 +25,7 @@ final readonly class FindOfJob
      * @param array<string, string> $results outcome by test, behind a NUL
      * @param list<SwapTried>       $runs    in time order
      */
-    private function __construct(public ?LibrarySymptom $symptom, private array $results, public array $runs, private bool $powered)
+    private function __construct(public ?LibrarySymptom $symptom, private array $results, public array $runs, public bool $powered)
     {
     }
 

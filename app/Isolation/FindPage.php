@@ -27,6 +27,8 @@ final readonly class FindPage
         public string $job_title,
         #[OA\Property()]
         public bool $open,
+        #[OA\Property(description: 'the gates are open: the board may be powered')]
+        public bool $powered,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class))]
         public array $symptoms,
         #[OA\Property()]

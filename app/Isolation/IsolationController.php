@@ -36,6 +36,7 @@ final readonly class IsolationController
             job_label: $job->label(),
             job_title: $job->title,
             open: $job->state === 'open',
+            powered: $find->powered,
             symptoms: array_map(static fn (array $it): ChoiceCard => new ChoiceCard($it[0], $it[1]), Library::names()),
             symptom: $find->symptom?->id,
             first: $find->symptom?->first,
@@ -104,9 +105,15 @@ final readonly class IsolationController
         }
         $found = $record->swaps->found();
         $changed = null;
+        $good = [];
+        foreach ($record->runs as $run) {
+            foreach ($run->parts as $part) {
+                $good["\0{$part->id}"] ??= $part->knownGood;
+            }
+        }
 
         return new SwapsCard(
-            parts: array_map(static fn (SwapPart $it, float $p, bool $cleared): SwapPartCard => new SwapPartCard($it->id, $it->role, $p, self::percent($p), $cleared), $record->swaps->parts, $found->probabilities, $found->cleared),
+            parts: array_map(static fn (SwapPart $it, float $p, bool $cleared): SwapPartCard => new SwapPartCard($it->id, $it->role, $p, self::percent($p), $cleared, $good["\0{$it->id}"] ?? false), $record->swaps->parts, $found->probabilities, $found->cleared),
             runs: array_map(static function (SwapTried $it) use (&$changed): SwapRunCard {
                 $parts = array_map(static fn (SwapFitted $part): string => $part->id, $it->parts);
                 $before = $changed;

@@ -21,6 +21,8 @@ final readonly class SwapPartCard
         public string $percent,
         #[OA\Property()]
         public bool $cleared,
+        #[OA\Property(description: 'as it was said when it was first fitted')]
+        public bool $known_good,
     ) {
     }
 }

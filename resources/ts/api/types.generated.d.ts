@@ -2408,6 +2408,8 @@ export interface components {
             open: boolean;
             /** @description of a run of swaps */
             outcomes: components["schemas"]["ChoiceCard"][];
+            /** @description the gates are open: the board may be powered */
+            powered: boolean;
             reasons: string[];
             swaps: components["schemas"]["SwapsCard"];
             symptom: string | null;
@@ -3714,6 +3716,8 @@ export interface components {
         SwapPartCard: {
             cleared: boolean;
             id: string;
+            /** @description as it was said when it was first fitted */
+            known_good: boolean;
             percent: string;
             /**
              * Format: float

@@ -66,16 +66,18 @@ function Sheet({ page, have, setHave }: { page: FindPage; have: string[]; setHav
             }
         >
             <Symptom page={page} may={may} />
-            {page.causes.length > 0 && <Suspects page={page} />}
             {page.symptom !== null && (
-                <Part title="The next test">
-                    {first === undefined && <p className="text-soft">No test is left that can be made as things stand.</p>}
-                    <ol>
-                        {open.map((test, i) => (
-                            <Row key={test.id} test={test} large={i === 0} may={may} take={take} />
-                        ))}
-                    </ol>
-                </Part>
+                <div className="grid items-start gap-3 lg:grid-cols-2">
+                    <Part title="The next test">
+                        {first === undefined && <p className="text-soft">No test is left that can be made as things stand.</p>}
+                        <ol>
+                            {open.map((test, i) => (
+                                <Row key={test.id} test={test} large={i === 0} may={may} take={take} />
+                            ))}
+                        </ol>
+                    </Part>
+                    <Suspects page={page} />
+                </div>
             )}
             <Waiting page={page} have={have} setHave={setHave} />
             <Made tests={page.tests.filter((it) => it.outcome !== null)} />
@@ -129,10 +131,7 @@ function Suspects({ page }: { page: FindPage }) {
         <Part title="Suspects">
             <ol className="divide-y divide-line">
                 {page.causes.map((it) => (
-                    <li
-                        key={it.words}
-                        className="grid grid-cols-[5rem_minmax(0,1fr)] items-baseline gap-x-4 py-1.5 md:grid-cols-[5rem_16rem_minmax(0,1fr)]"
-                    >
+                    <li key={it.words} className="grid grid-cols-[5rem_minmax(0,1fr)] items-baseline gap-x-4 py-1.5">
                         <span className="text-right font-bold tabular-nums">{it.percent}</span>
                         <span className="font-bold">
                             {it.words}
@@ -140,7 +139,7 @@ function Suspects({ page }: { page: FindPage }) {
                                 <span className="block h-full bg-accent" style={{ width: it.percent.replaceAll(' ', '') }} />
                             </span>
                         </span>
-                        <span className="col-start-2 text-soft md:col-start-3">
+                        <span className="col-start-2 text-sm text-soft">
                             {it.shows}
                             {it.part === null ? ' (no part is bad)' : ` (${it.part})`}
                         </span>
@@ -186,6 +185,11 @@ function Waiting({ page, have, setHave }: { page: FindPage; have: string[]; setH
     if (blocked.length === 0 && have.length === 0) return null;
     return (
         <Part title="Blocked">
+            {blocked.some((it) => it.needs.includes('powered')) && (
+                <p className="mb-2 border-l-4 border-out pl-3">
+                    A gate is closed: nothing that powers the board is advised before it is open.
+                </p>
+            )}
             <fieldset className="flex flex-wrap gap-x-5">
                 <legend className="text-sm font-bold">At hand</legend>
                 {[...new Set([...have, ...needs])].map((need) => (
@@ -203,8 +207,6 @@ function Waiting({ page, have, setHave }: { page: FindPage; have: string[]; setH
                 {blocked.map((it) => (
                     <li key={it.id}>
                         <span className="font-bold">{it.words}</span> wants {it.blocked.join(', ')}
-                        {it.needs.includes('powered') &&
-                            ': a gate is closed, and nothing that powers the board is advised before it is open'}
                     </li>
                 ))}
             </ul>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
 import { Button, Field, Part } from '../../ui/controls';
@@ -13,6 +14,11 @@ export function Swaps({ page, may }: { page: FindPage; may: boolean }) {
     const { swaps } = page;
     return (
         <Part title="Swaps">
+            {!page.powered && (
+                <p className="mb-2 border-l-4 border-out pl-3">
+                    A gate is closed: nothing here is advised that powers the board. <Link to={`/jobs/${page.job_id}`}>What it wants</Link>
+                </p>
+            )}
             {swaps.runs.length === 0 && (
                 <p className="text-soft">
                     No set was tried yet. Name what is fitted, say whether the set works, and change one thing at a time: the last thing
@@ -112,7 +118,7 @@ function Board({ swaps }: { swaps: Schemas['SwapsCard'] }) {
 function TryOne({ page }: { page: FindPage }) {
     const { swaps } = page;
     const last = swaps.runs.at(-1)?.parts ?? [];
-    const known: Piece[] = swaps.parts.map((it) => ({ id: it.id, role: it.role, known_good: false }));
+    const known: Piece[] = swaps.parts.map((it) => ({ id: it.id, role: it.role, known_good: it.known_good }));
     const [added, setAdded] = useState<Piece[]>([]);
     const [chosen, setChosen] = useState<string[] | null>(null);
     const pieces = [...known, ...added.filter((it) => known.every((other) => other.id !== it.id))];
