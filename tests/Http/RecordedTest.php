@@ -106,10 +106,13 @@ final class RecordedTest extends TestCase
         $role = ['lead' => Role::Lead, 'tech' => Role::Technician, 'viewer' => Role::Viewer][$who] ?? self::fail($request);
         $server = ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'];
         $response = $this->as($role)->call($method, $address, server: $server, content: $body);
-        $text = $response->baseResponse instanceof \Symfony\Component\HttpFoundation\StreamedResponse
-            ? $response->streamedContent()
-            : (string) $response->getContent();
-        $chance = ['/data:image[^"]+/', '/signature=\w+/', '/\w{40}(?=\.ics)/', '/(?<="next_before":")\w+/', '/(?<="signature": ")\w+/'];
+        $sent = $response->baseResponse;
+        $text = match (true) {
+            $sent instanceof \Symfony\Component\HttpFoundation\StreamedResponse => $response->streamedContent(),
+            $sent instanceof \Symfony\Component\HttpFoundation\BinaryFileResponse && $sent->headers->get('Content-Type') === 'application/json' => $sent->getFile()->getContent(),
+            default => (string) $response->getContent(),
+        };
+        $chance = ['/data:image[^"]+/', '/signature=\w+/', '/\w{40}(?=\.ics)/', '/(?<="next_before":")\w+/', '/(?<="before":")\w+/', '/(?<="photos_before":")\w+/', '/(?<="signature": ")\w+/'];
         $text = preg_replace('/\n\s*/', "\n", preg_replace($chance, '~', $text) ?? '');
 
         return "{$response->getStatusCode()} {$this->named(trim((string) $text))}";
