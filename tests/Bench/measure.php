@@ -144,6 +144,9 @@ for ($i = 0; $i < 13; ++$i) {
 $line('reading from the stand-in, Space to verdict on the screen', array_slice($times, 1), 'wanted: under 150 ms');
 $chrome->close();
 
+// Advice over the library, simulated
+require __DIR__.'/advisor.php';
+
 // Pages at four concurrent clients
 $job500 = $bulk->jobWithEntries(500);
 $demo = $bulk->demoJob();

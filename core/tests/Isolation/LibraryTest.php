@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Tests\Isolation;
+
+use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
+use Ash\Isolation\LibraryTest as OfLibrary;
+use Ash\Isolation\SwapFitted;
+use Ash\Isolation\SwapOutcome;
+use Ash\Isolation\SwapRecord;
+use Ash\Isolation\SwapTried;
+use Ash\Isolation\SymptomLibrary;
+use PHPUnit\Framework\TestCase;
+
+/** The symptoms that ship, and runs of swaps as a record has them. */
+final class LibraryTest extends TestCase
+{
+    private static function json(): string
+    {
+        return (string) file_get_contents(__DIR__.'/../../../database/library/symptoms.json');
+    }
+
+    public function test_the_library_that_ships(): void
+    {
+        $library = SymptomLibrary::read(Node::parse(self::json()));
+        self::assertSame(
+            'no_life fan_dark beeps_dark no_colour torn wrong_chars mem_short mem_error hangs fails_cold fails_warm clock drive_missing seek_fail damages_media port_dead card_unseen card_hangs keyboard noise_smell',
+            implode(' ', array_map(static fn (string $it): string => substr($it, 1), array_keys($library->symptoms))),
+        );
+        foreach ($library->symptoms as $symptom) {
+            self::assertCount(12, $symptom->tests, $symptom->id);
+            foreach ($symptom->tests as $it) {
+                self::assertSame([], $it->test->odd, "{$symptom->id} {$it->test->id}");
+            }
+        }
+        // The handbook's tables, a row of each sort: written out, shared, "rest", two outcomes, several causes in one row.
+        $rows = [
+            ['no_life', 'board_alone_ohms', 'board_short', 'shorted', 0.88], ['no_life', 'swap_supply', 'supply_primary', 'cured', 0.96], ['no_life', 'swap_supply', 'board_short', 'same', 0.97],
+            ['mem_error', 'mem_locate', 'parity_circuit', 'clean', 0.82], ['beeps_dark', 'count_beeps', 'graphics_seat', 'graphics', 0.79], ['beeps_dark', 'count_beeps', 'display_switch', 'unclear', 0.13],
+            ['clock', 'retention', 'crystal', 'wrong_rate', 0.76], ['keyboard', 'which_keys', 'layout', 'swapped', 0.92], ['noise_smell', 'short_check', 'overload', 'good', 0.40],
+        ];
+        foreach ($rows as [$symptom, $test, $cause, $outcome, $p]) {
+            self::assertEqualsWithDelta($p, $library->symptom($symptom)?->tests["\0{$test}"]->test->likely("\0{$cause}", $outcome), 1e-9, "{$symptom} {$test} {$cause}");
+        }
+        self::assertSame([18.0, 'supply', null], [$library->symptom('no_life')?->causes["\0supply_primary"]->weight, $library->symptom('no_life')->causes["\0supply_primary"]->part, $library->symptom('beeps_dark')?->causes["\0memory_setup"]->part]);
+        self::assertSame(['off', 'meter'], $library->symptom('no_life')->tests["\0board_alone_ohms"]->test->needs);
+        self::assertSame('mains, unplug first', $library->symptom('no_life')->tests["\0swap_supply"]->test->danger);
+        self::assertSame('set, ten minutes off, read', $library->symptom('clock')?->tests["\0retention"]->how);
+        self::assertNull($library->symptom('sings'));
+        self::assertTrue(array_filter($library->symptom('no_life')->tests, static fn (OfLibrary $it): bool => $it->room !== null) !== []);
+    }
+
+    public function test_a_library_that_makes_no_sense_is_refused_at_its_field(): void
+    {
+        $cause = '{"id": "a", "weight": 1, "shows": "x"}';
+        $with = static fn (string $causes, string $tests = ''): string => '{"format": "ash-bench/symptom-library/1", "symptoms": [{"id": "s", "name": "S", "first": "F", "causes": ['.$causes.'], "tests": ['.$tests.']}]}';
+        foreach ([
+            '/format' => '{"format": "x", "symptoms": []}', '/symptoms/0/causes' => $with(''), '/symptoms/0/causes/1/id' => $with("{$cause}, {$cause}"),
+            '/symptoms/0/causes/0/weight' => $with('{"id": "a", "weight": 0, "shows": "x"}'),
+            '/symptoms/0/tests/0/likelihood/b' => $with($cause, '{"id": "t", "minutes": 1, "outcomes": ["x", "y"], "likelihood": {"b": {"x": 1}}}'),
+            '/symptoms/0/tests/0/how' => $with($cause, '{"id": "t", "minutes": 1, "outcomes": ["x"], "likelihood": {}, "how": 1}'),
+            '/symptoms/0/tests/1/id' => $with($cause, implode(',', array_fill(0, 2, '{"id": "t", "minutes": 1, "outcomes": ["x"], "likelihood": {}}'))),
+        ] as $pointer => $json) {
+            try {
+                SymptomLibrary::read(Node::parse($json));
+                self::fail("{$pointer} was taken");
+            } catch (InvalidDocument $fault) {
+                self::assertSame($pointer, $fault->pointer);
+            }
+        }
+    }
+
+    public function test_swaps_weigh_the_part_that_was_fitted_first(): void
+    {
+        $symptom = SymptomLibrary::read(Node::parse(self::json()))->symptom('fan_dark') ?? self::fail();
+        $run = static fn (string $card, SwapOutcome $outcome): SwapTried => new SwapTried([new SwapFitted('board', 'board'), new SwapFitted($card, 'graphics', $card === 'spare')], $outcome);
+        $before = $symptom->advice([], [])->causes;
+        $after = $symptom->advice([], [], [$run('card', SwapOutcome::Fails), $run('spare', SwapOutcome::Works)])->causes;
+        // The handbook's model, k = 1 or 0 by hand: in both runs 0.951 and 0.049; the card in the failing one only 0.951 and 0.98.
+        $both = 0.951 * 0.049;
+        $weights = 16 * 0.951 * 0.98;
+        self::assertEqualsWithDelta($weights / ($weights + 84 * $both), $after["\0graphics"], 1e-9);
+        self::assertGreaterThan($before["\0graphics"], $after["\0graphics"]);
+        $sometimes = $symptom->advice([], [], [$run('card', SwapOutcome::Sometimes), $run('spare', SwapOutcome::Works)])->causes;
+        self::assertLessThan($after["\0graphics"], $sometimes["\0graphics"], 'a part that shows now and then is accused less surely');
+    }
+
+    public function test_roles_are_what_the_runs_show(): void
+    {
+        $fit = static fn (string ...$ids): array => array_map(static fn (string $it): SwapFitted => new SwapFitted($it, rtrim($it, '0123456789')), array_values($ids));
+        $record = SwapRecord::of([new SwapTried($fit('board', 'mem1', 'mem2'), SwapOutcome::Fails), new SwapTried($fit('board'), SwapOutcome::Works), new SwapTried($fit('board', 'card'), SwapOutcome::Sometimes)]);
+        $of = static fn (int $i): array => [$record->swaps->role($record->swaps->parts[$i])->required, $record->swaps->role($record->swaps->parts[$i])->places];
+        self::assertSame([[true, 1], [false, 2], [false, 1]], [$of(0), $of(1), $of(3)]);
+        $found = $record->swaps->found();
+        self::assertSame(0.7, $found->shows);
+        self::assertSame('card', $found->next[0]->outName);
+        self::assertSame([], $found->contradictions);
+    }
+}
