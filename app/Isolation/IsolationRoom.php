@@ -10,6 +10,7 @@ use App\Logbook\Taking;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Shape;
 use Ash\Facts\Facts;
+use Ash\Isolation\SwapSaid;
 use Ash\Isolation\SymptomChosen;
 use Ash\Isolation\TestDone;
 use Ash\Logbook\EntryData;
@@ -31,6 +32,13 @@ final class IsolationRoom extends Room
 
     public function complete(EntryData $data, Taking $at): EntryData
     {
+        if ($data instanceof SwapSaid) {
+            $runs = FindOfJob::of($at->job)->runs;
+
+            return $data->after($runs[count($runs) - 1] ?? null) ?? throw InvalidDocument::at('/data/parts', $runs === []
+                ? 'no set was tried yet: say what is fitted first (tried supply, board, card 1 as graphics: dark)'
+                : "nothing is fitted as \"{$data->role}\"");
+        }
         if ($data instanceof SymptomChosen) {
             $symptom = Library::symptom($data->symptom) ?? throw InvalidDocument::at('/data/symptom', 'is not in the library');
 

@@ -69,6 +69,19 @@ final class IsolationTest extends TestCase
         self::assertSame('fails sometimes', $this->page($job)->json('swaps.runs.2.outcome_words'));
     }
 
+    public function test_swaps_are_said_in_a_line(): void
+    {
+        $job = $this->job();
+        $line = fn (string $line): TestResponse => $this->add($job, ['line' => $line]);
+        // Before any set nothing can be changed: it is kept as said, with the doubt.
+        $line('swap graphics -> spare 2: dark')->assertCreated()->assertJsonPath('entry.kind', 'observation');
+        $line('tried supply, board, card 1 as graphics: dark')->assertCreated()->assertJsonPath('entry.says', 'supply, board, card 1: fails. dark');
+        $line('swap graphics -> spare 2: works')->assertCreated()->assertJsonPath('entry.kind', 'swap_run');
+        $page = $this->page($job);
+        self::assertSame([['supply', 'board', 'card 1'], ['supply', 'board', 'spare 2']], $page->json('swaps.runs.*.parts'));
+        self::assertStringStartsWith('card 1, ', self::text($page->json('swaps.diagnoses.0')));
+    }
+
     public function test_what_makes_no_sense_is_refused_at_its_field(): void
     {
         $job = $this->job();

@@ -32,6 +32,11 @@ final readonly class IsolationRoom extends Room
         ];
     }
 
+    public function lines(): array
+    {
+        return [new SwapSaid()];
+    }
+
     public function findings(Situation $at): Findings
     {
         $it = $at->facts->last(Weighed::class);

@@ -10,8 +10,11 @@ use Ash\Isolation\LibraryTest as OfLibrary;
 use Ash\Isolation\SwapFitted;
 use Ash\Isolation\SwapOutcome;
 use Ash\Isolation\SwapRecord;
+use Ash\Isolation\SwapSaid;
 use Ash\Isolation\SwapTried;
 use Ash\Isolation\SymptomLibrary;
+use Ash\Logbook\LineFacts;
+use Ash\Logbook\UnclearLine;
 use PHPUnit\Framework\TestCase;
 
 /** The symptoms that ship, and runs of swaps as a record has them. */
@@ -85,6 +88,37 @@ final class LibraryTest extends TestCase
         self::assertGreaterThan($before["\0graphics"], $after["\0graphics"]);
         $sometimes = $symptom->advice([], [], [$run('card', SwapOutcome::Sometimes), $run('spare', SwapOutcome::Works)])->causes;
         self::assertLessThan($after["\0graphics"], $sometimes["\0graphics"], 'a part that shows now and then is accused less surely');
+    }
+
+    public function test_runs_are_said_in_a_line(): void
+    {
+        $before = null;
+        foreach ([
+            'tried supply, board, card 1 as graphics: dark' => ['supply supply, board board, card 1 graphics', 'fails', 'dark'],
+            'swap graphics -> spare 2: dark, 1 long 2 short' => ['supply supply, board board, spare 2 graphics', 'fails', 'dark, 1 long 2 short'],
+            'Swap Graphics for card 1: sometimes' => ['supply supply, board board, card 1 graphics', 'sometimes', ''],
+            'swap card 1 -> out: alive' => ['supply supply, board board', 'works', 'alive'],
+            'swap drive -> drive: fails' => ['supply supply, board board, drive drive', 'fails', ''],
+            'swap fan -> out: works' => [null, 'works', ''],
+        ] as $line => [$parts, $outcome, $note]) {
+            $said = (new SwapSaid())->read($line, new LineFacts(null, [])) ?? self::fail($line);
+            $data = $said->data;
+            self::assertInstanceOf(SwapSaid::class, $data);
+            $run = $data->after($before);
+            self::assertSame([$parts, $outcome, $note], [
+                $run === null ? null : implode(', ', array_map(static fn (SwapFitted $it): string => "{$it->id} {$it->role}", $run->parts)), $data->outcome->value, $said->text,
+            ], $line);
+            $before = $run ?? $before;
+        }
+        foreach (['swap', 'swap graphics: dark', 'tried a, a: dark', 'tried a', 'tried another lead: no change', 'swap a -> b'] as $line) {
+            try {
+                (new SwapSaid())->read($line, new LineFacts(null, []));
+                self::fail("{$line} was taken");
+            } catch (UnclearLine $unclear) {
+                self::assertNotSame('', $unclear->getMessage());
+            }
+        }
+        self::assertNull((new SwapSaid())->read('swapped the fan', new LineFacts(null, [])));
     }
 
     public function test_roles_are_what_the_runs_show(): void
