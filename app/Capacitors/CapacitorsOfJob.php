@@ -49,7 +49,13 @@ final readonly class CapacitorsOfJob
     {
         $list = BoardList::of($job);
 
-        return new self($job, $list, Readings::of($job, $list), DB::table('capacitor_tests')->where('board_id', $job->board_id)->get(), TrueHere::of($job->board_id));
+        return new self(
+            $job,
+            $list,
+            Readings::of($job, $list),
+            DB::table('capacitor_tests')->where('board_id', $job->board_id)->get(),
+            TrueHere::of($job->board_id),
+        );
     }
 
     public function page(): CapacitorPage

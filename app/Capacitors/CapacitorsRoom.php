@@ -128,9 +128,13 @@ final class CapacitorsRoom extends Room
 
     public function facts(Job $job, Profile $profile, Facts $known): array
     {
-        $tests = DB::table('capacitor_tests')->where(static fn ($q) => $q->where('board_id', $job->board_id)->orWhere('job_id', $job->id))->where('current', true)->where('verdict', PartVerdict::Replace->value)
+        $tests = DB::table('capacitor_tests')->where(
+            static fn ($q) => $q->where('board_id', $job->board_id)->orWhere('job_id', $job->id),
+        )->where('current', true)->where('verdict', PartVerdict::Replace->value)
             ->where('replaced', false)->orderBy('cap_key')->limit(self::NAMED)->pluck('cap_key', 'entry_id')->all();
-        $overruled = $tests === [] ? [] : Entry::standing(Overruled::KIND)->where('job_id', $job->id)->get()->concat(Entry::standing(Overruled::KIND)->where('board_id', $job->board_id)->get())
+        $overruled = $tests === [] ? [] : Entry::standing(Overruled::KIND)->where('job_id', $job->id)->get()->concat(
+            Entry::standing(Overruled::KIND)->where('board_id', $job->board_id)->get(),
+        )
             ->map(static fn (Entry $it): string => $it->as(Overruled::class)->of ?? '')->all();
         $parts = array_values(array_filter(array_diff_key($tests, array_flip($overruled)), is_string(...)));
 

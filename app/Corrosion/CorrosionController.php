@@ -60,7 +60,11 @@ final readonly class CorrosionController
             description: 'comma-separated: what the board carries that forbids a bath; "none": somebody has looked, and nothing does; absent: nobody has',
             schema: new OA\Schema(type: 'string'),
         ),
-        new OA\QueryParameter(name: 'also', description: 'comma-separated: further substances meant to be used, by name; other words are not judged', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(
+            name: 'also',
+            description: 'comma-separated: further substances meant to be used, by name; other words are not judged',
+            schema: new OA\Schema(type: 'string'),
+        ),
     ], responses: [new OA\Response(response: 200, description: 'survey, work list, continuity', content: new OA\JsonContent(ref: CorrosionPage::class))])]
     public function show(Request $request, Job $job): JsonResponse
     {

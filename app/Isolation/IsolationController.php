@@ -80,7 +80,10 @@ final readonly class IsolationController
             $rows[] = new TestRow(
                 id: $id, words: $it->words(), how: $it->how, danger: $it->test->danger, minutes: $it->test->minutes,
                 outcomes: array_map(static fn (string $one): ChoiceCard => new ChoiceCard($one, strtr($one, '_', ' ')), $it->test->outcomes),
-                gain: $gain === null ? null : number_format($gain, 2).' bit', blocked: array_map(static fn (string $need): string => strtr($need, '_', ' '), array_values(array_filter($needs, is_string(...)))),
+                gain: $gain === null ? null : number_format($gain, 2).' bit', blocked: array_map(
+                    static fn (string $need): string => strtr($need, '_', ' '),
+                    array_values(array_filter($needs, is_string(...))),
+                ),
                 needs: array_values(array_filter($needs, is_string(...))), outcome: $outcome === null ? null : strtr($outcome, '_', ' '),
             );
         };
@@ -113,7 +116,14 @@ final readonly class IsolationController
         }
 
         return new SwapsCard(
-            parts: array_map(static fn (SwapPart $it, float $p, bool $cleared): SwapPartCard => new SwapPartCard($it->id, $it->role, $p, self::percent($p), $cleared, $good["\0{$it->id}"] ?? false), $record->swaps->parts, $found->probabilities, $found->cleared),
+            parts: array_map(static fn (SwapPart $it, float $p, bool $cleared): SwapPartCard => new SwapPartCard(
+                $it->id,
+                $it->role,
+                $p,
+                self::percent($p),
+                $cleared,
+                $good["\0{$it->id}"] ?? false,
+            ), $record->swaps->parts, $found->probabilities, $found->cleared),
             runs: array_map(static function (SwapTried $it) use (&$changed): SwapRunCard {
                 $parts = array_map(static fn (SwapFitted $part): string => $part->id, $it->parts);
                 $before = $changed;
@@ -121,8 +131,17 @@ final readonly class IsolationController
 
                 return new SwapRunCard($parts, $before === null ? [] : array_values(array_diff($parts, $before)), $it->outcome, $it->outcome->words());
             }, $record->runs),
-            diagnoses: array_map(static fn ($it): string => ($it->parts === [] ? 'nothing is bad' : implode(' and ', $it->parts)).', '.self::percent($it->probability), array_slice($found->diagnoses, 0, 5)),
-            next: array_map(static fn (NextRun $it): SwapNextCard => new SwapNextCard(self::change($it), $it->parts, number_format($it->gainBits, 2).' bit', self::percent($it->works), $it->minutes), $found->next),
+            diagnoses: array_map(
+                static fn ($it): string => ($it->parts === [] ? 'nothing is bad' : implode(' and ', $it->parts)).', '.self::percent($it->probability),
+                array_slice($found->diagnoses, 0, 5),
+            ),
+            next: array_map(static fn (NextRun $it): SwapNextCard => new SwapNextCard(
+                self::change($it),
+                $it->parts,
+                number_format($it->gainBits, 2).' bit',
+                self::percent($it->works),
+                $it->minutes,
+            ), $found->next),
             reasons: $found->reasons,
         );
     }

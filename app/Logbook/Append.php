@@ -159,7 +159,10 @@ final readonly class Append
         }
         foreach (Gathered::sheet($this->job, $this->profile)->gates as $gate) {
             if ($gate->closed()) {
-                throw InvalidDocument::at('/data/to', "{$gate->gate->words()} is closed before {$to->words()}: {$gate->why[0]}. Record a reason to go on anyway");
+                throw InvalidDocument::at(
+                    '/data/to',
+                    "{$gate->gate->words()} is closed before {$to->words()}: {$gate->why[0]}. Record a reason to go on anyway",
+                );
             }
         }
     }

@@ -58,7 +58,11 @@ final readonly class BoardController
         $query = Node::of((object) $request->query->all())->only('before');
         // What was written down of the same board under another name is shown with it.
         $all = [$board->id, ...Board::query()->where('merged_into', $board->id)->pluck('id')->all()];
-        $entries = DB::table('entries')->when(count($all) === 1, static fn ($q) => $q->where('board_id', $board->id), static fn ($q) => $q->whereIn('board_id', $all))->orderByDesc('at')->orderByDesc('id')->limit(self::PAGE + 1);
+        $entries = DB::table('entries')->when(
+            count($all) === 1,
+            static fn ($q) => $q->where('board_id', $board->id),
+            static fn ($q) => $q->whereIn('board_id', $all),
+        )->orderByDesc('at')->orderByDesc('id')->limit(self::PAGE + 1);
         if ($query->has('before')) {
             [$at, $id] = Cursor::read($query->at('before'));
             $entries->where(static fn ($q) => $q->where('at', '<', $at)->orWhere(static fn ($q) => $q->where('at', $at)->where('id', '<', $id)));

@@ -80,12 +80,25 @@ final readonly class BoardMoves
     public static function of(?Board $board, ?Machine $machine): array
     {
         $rows = DB::table('board_moves')->join('boards', 'boards.id', '=', 'board_moves.board_id')
-            ->join('machines as from', 'from.id', '=', 'from_id')->join('machines as into', 'into.id', '=', 'to_id')->join('entries', 'entries.id', '=', 'entry_id')
+            ->join(
+                'machines as from',
+                'from.id',
+                '=',
+                'from_id',
+            )->join('machines as into', 'into.id', '=', 'to_id')->join('entries', 'entries.id', '=', 'entry_id')
             ->where('undone', false)
             ->when($board !== null, static fn ($q) => $q->where('board_moves.board_id', $board?->id))
             ->when($machine !== null, static fn ($q) => $q->where(static fn ($q) => $q->where('from_id', $machine?->id)->orWhere('to_id', $machine?->id)))
             ->orderByDesc('board_moves.at')->limit(self::SHOWN)
-            ->get(['board_moves.*', 'boards.name as board', 'from.name as from_name', 'from.bare as from_bare', 'into.name as into_name', 'into.bare as into_bare', 'entries.job_id']);
+            ->get([
+                'board_moves.*',
+                'boards.name as board',
+                'from.name as from_name',
+                'from.bare as from_bare',
+                'into.name as into_name',
+                'into.bare as into_bare',
+                'entries.job_id',
+            ]);
 
         return array_values($rows->map(static function (object $row): BoardMoveCard {
             $r = new Row($row);

@@ -38,7 +38,9 @@ final readonly class BoardRecord
     public static function write(Board $board, bool $archived = false): string
     {
         $machine = Machine::query()->findOrFail($board->machine_id);
-        $ids = DB::table('jobs')->where('board_id', $board->id)->select('id')->union(DB::table('entries')->where('board_id', $board->id)->select('job_id'))->pluck('id');
+        $ids = DB::table('jobs')->where('board_id', $board->id)->select('id')->union(
+            DB::table('entries')->where('board_id', $board->id)->select('job_id'),
+        )->pluck('id');
         $jobs = DB::table('jobs')->leftJoin('boards', 'boards.id', '=', 'jobs.board_id')->whereIn('jobs.id', $ids)->orderBy('opened_at')->orderBy('jobs.id')
             ->get(['jobs.*', 'boards.slot']);
         $parts = [
@@ -130,7 +132,18 @@ final readonly class BoardRecord
         $exchanges = self::exchanges();
         $query = DB::table('entries')->where('entries.board_id', $board->id)
             ->orderBy('entries.at')->orderByRaw('entries.corrects_id IS NOT NULL')->orderBy('entries.id')
-            ->select('entries.id', 'entries.job_id', 'entries.kind', 'entries.stage', 'entries.at', 'entries.author', 'entries.minutes', 'entries.text', 'entries.data', 'entries.corrects_id');
+            ->select(
+                'entries.id',
+                'entries.job_id',
+                'entries.kind',
+                'entries.stage',
+                'entries.at',
+                'entries.author',
+                'entries.minutes',
+                'entries.text',
+                'entries.data',
+                'entries.corrects_id',
+            );
         foreach ($exchanges as $it) {
             $it->besideEntries($query);
         }

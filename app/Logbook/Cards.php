@@ -100,7 +100,10 @@ final readonly class Cards
             $correctedBy[(new Row($later))->string('corrects_id')] = (new Row($later))->string('id');
         }
 
-        $corrected = $overruled === [] ? [] : DB::table('entries')->whereIn('corrects_id', array_map(static fn (object $row): string => (new Row($row))->string('id'), $overruled))
+        $corrected = $overruled === [] ? [] : DB::table('entries')->whereIn(
+            'corrects_id',
+            array_map(static fn (object $row): string => (new Row($row))->string('id'), $overruled),
+        )
             ->pluck('id', 'corrects_id')->all();
         $overruled = self::overruled([...array_values($rows), ...$overruled], [...$correctedBy, ...array_filter($corrected, is_string(...))]);
 

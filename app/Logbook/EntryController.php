@@ -34,7 +34,10 @@ final readonly class EntryController
     {
         [$draft, $entry, $created] = SaidInALine::taken($job, Body::of($request), SignedIn::person($request));
         // Nothing can have corrected what has just come in.
-        $card = Cards::entries([$created ? (object) $entry->getAttributes() : DB::table('entries')->where('id', $entry->id)->first() ?? abort(404)], $created)[0];
+        $card = Cards::entries(
+            [$created ? (object) $entry->getAttributes() : DB::table('entries')->where('id', $entry->id)->first() ?? abort(404)],
+            $created,
+        )[0];
 
         return new JsonResponse(new EntryStored($card, $created, $draft->doubt, $draft->also?->id), $created ? 201 : 200);
     }

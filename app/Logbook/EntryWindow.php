@@ -51,7 +51,11 @@ final readonly class EntryWindow
             $list = $this->on($entries->where('at', '>=', $from->string()));
             $earlier = $this->entries()->where('at', '<', $from->string())->exists();
 
-            return new EntryList($list->entries, $earlier ? rtrim(strtr(base64_encode("{$from->string()} 00:00:00.000|".str_repeat('0', 26)), '+/', '-_'), '=') : null, $list->after);
+            return new EntryList(
+                $list->entries,
+                $earlier ? rtrim(strtr(base64_encode("{$from->string()} 00:00:00.000|".str_repeat('0', 26)), '+/', '-_'), '=') : null,
+                $list->after,
+            );
         }
         if ($after !== null) {
             return $this->on(self::behind($entries, '>', $after->string(), $after));

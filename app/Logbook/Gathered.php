@@ -29,7 +29,17 @@ use Illuminate\Support\Collection;
 final readonly class Gathered
 {
     /** Entries of the hall's own that decide something. */
-    public const DECIDING = [Core::SYMPTOM, PartReplaced::KIND, Decision::KIND, ColdChecked::KIND, GatePassed::KIND, StageEntered::KIND, JobClosed::KIND, Core::REOPENED, Core::VOIDED];
+    public const DECIDING = [
+        Core::SYMPTOM,
+        PartReplaced::KIND,
+        Decision::KIND,
+        ColdChecked::KIND,
+        GatePassed::KIND,
+        StageEntered::KIND,
+        JobClosed::KIND,
+        Core::REOPENED,
+        Core::VOIDED,
+    ];
 
     /** @param Collection<int, Entry> $entries that stand, in time order */
     private function __construct(private Collection $entries)
@@ -73,7 +83,11 @@ final readonly class Gathered
         }
         $replaced = array_values($parts->map(static fn (Entry $entry): string => $entry->data->sentence(''))->all());
 
-        return new Facts(...$bands, ...($wrong === [] ? [] : [new ColdChecksMade($wrong)]), ...($last === null || $replaced === [] ? [] : [new PartsReplaced($replaced, $last->at)]));
+        return new Facts(
+            ...$bands,
+            ...($wrong === [] ? [] : [new ColdChecksMade($wrong)]),
+            ...($last === null || $replaced === [] ? [] : [new PartsReplaced($replaced, $last->at)]),
+        );
     }
 
     public function symptom(): ?string

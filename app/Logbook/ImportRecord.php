@@ -127,7 +127,9 @@ final class ImportRecord
         $slot = $this->node->at('board')->at('slot');
         $known = Board::query()->find($id);
         if ($known !== null) {
-            $known->slot === $slot->string() || DB::table('board_moves')->where('board_id', $known->id)->exists() || $slot->refuse("is not where the board of this identifier sits: {$known->slot}");
+            $known->slot === $slot->string() || DB::table('board_moves')->where('board_id', $known->id)->exists() || $slot->refuse(
+                "is not where the board of this identifier sits: {$known->slot}",
+            );
             [$this->board, $this->machine] = [$known, Machine::query()->findOrFail($known->machine_id)];
 
             return;

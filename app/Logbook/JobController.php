@@ -32,7 +32,11 @@ final readonly class JobController
         $query = Node::of((object) $request->query->all())->only('state', 'before');
         $jobs = Cards::jobs()->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::PAGE + 1);
         if ($query->has('state')) {
-            in_array($query->at('state')->string(), ['open', 'parked', 'closed', 'void'], true) || $query->at('state')->refuse('must be one of open, parked, closed, void');
+            in_array(
+                $query->at('state')->string(),
+                ['open', 'parked', 'closed', 'void'],
+                true,
+            ) || $query->at('state')->refuse('must be one of open, parked, closed, void');
             $jobs->where('state', $query->at('state')->string());
         } else {
             $jobs->where('state', '<>', 'void');
@@ -167,7 +171,11 @@ final readonly class JobController
         operationId: 'pulseOfJob',
         tags: ['logbook'],
         parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 200, description: 'asked every second or so by other screens of the job', content: new OA\JsonContent(ref: PulseCard::class))],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'asked every second or so by other screens of the job',
+            content: new OA\JsonContent(ref: PulseCard::class),
+        )],
     )]
     public function pulse(string $job): JsonResponse
     {

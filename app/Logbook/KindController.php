@@ -65,7 +65,10 @@ final readonly class KindController
         path: '/kinds/{kind}/lessons/{job}',
         operationId: 'takeBackLessons',
         tags: ['logbook'],
-        parameters: [new OA\PathParameter(name: 'kind', schema: new OA\Schema(type: 'string')), new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        parameters: [
+            new OA\PathParameter(name: 'kind', schema: new OA\Schema(type: 'string')),
+            new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')),
+        ],
         responses: [
             new OA\Response(response: 200, description: 'what the job taught is taken back', content: new OA\JsonContent(ref: KindPage::class)),
             new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),

@@ -28,7 +28,9 @@ final readonly class KindSheets
         operationId: 'keepSheet',
         tags: ['logbook'],
         parameters: [new OA\PathParameter(name: 'kind', schema: new OA\Schema(type: 'string'))],
-        requestBody: new OA\RequestBody(content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(ref: '#/components/schemas/SheetBody'))),
+        requestBody: new OA\RequestBody(
+            content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(ref: '#/components/schemas/SheetBody')),
+        ),
         responses: [
             new OA\Response(response: 201, description: 'it hangs there', content: new OA\JsonContent(
                 type: 'array',

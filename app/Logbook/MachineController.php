@@ -35,7 +35,10 @@ final readonly class MachineController
             'machines.id',
             Named::machines(...),
         );
-        $boards = Board::query()->whereIn('machine_id', array_map(static fn (Row $it): string => $it->string('id'), $rows))->orderBy('slot')->get()->groupBy('machine_id');
+        $boards = Board::query()->whereIn(
+            'machine_id',
+            array_map(static fn (Row $it): string => $it->string('id'), $rows),
+        )->orderBy('slot')->get()->groupBy('machine_id');
 
         return new JsonResponse(new MachineList(array_map(static fn (Row $it): MachineCard => new MachineCard(
             $it->string('id'),
@@ -150,7 +153,16 @@ final readonly class MachineController
     /** @param array<Board> $boards */
     private static function card(Machine $machine, array $boards): MachineCard
     {
-        return new MachineCard($machine->id, $machine->slug, $machine->name, $machine->described->words, self::boards($boards), $machine->kind_id, $machine->serial, $machine->owner);
+        return new MachineCard(
+            $machine->id,
+            $machine->slug,
+            $machine->name,
+            $machine->described->words,
+            self::boards($boards),
+            $machine->kind_id,
+            $machine->serial,
+            $machine->owner,
+        );
     }
 
     /**

@@ -44,7 +44,9 @@ final readonly class Merges
             $other = Kind::query()->lockForUpdate()->find($body->other) ?? throw InvalidDocument::at('/other', 'there is no such kind');
             self::apart($kind->id, $other->id, $kind->merged_into, $other->merged_into);
             $merge = Merge::of(Node::parse($kind->profile)->object(), Node::parse($other->profile)->object());
-            $machines = Machine::query()->where('kind_id', $other->id)->orderBy('name')->pluck('name')->map(static fn (mixed $it): string => is_string($it) ? $it : '')->all();
+            $machines = Machine::query()->where('kind_id', $other->id)->orderBy('name')->pluck('name')->map(
+                static fn (mixed $it): string => is_string($it) ? $it : '',
+            )->all();
             if ($body->done) {
                 SaveProfile::merged($kind, json_encode($merge->document, self::FLAGS)."\n", "{$who}, merging {$other->name}");
                 Machine::query()->where('kind_id', $other->id)->update(['kind_id' => $kind->id]);

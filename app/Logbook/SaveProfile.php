@@ -104,7 +104,10 @@ final readonly class SaveProfile
                 throw InvalidDocument::at('/slug', "must stay \"{$current->slug}\": records and exports refer to it");
             }
             $namesake = $profile->name === $current->name ? null : Kind::query()->whereNull('merged_into')->where('name', $profile->name)->first();
-            $namesake === null || throw InvalidDocument::at('/name', "there is a kind \"{$profile->name}\" already: are they one? A lead merges them on the page of that kind");
+            $namesake === null || throw InvalidDocument::at(
+                '/name',
+                "there is a kind \"{$profile->name}\" already: are they one? A lead merges them on the page of that kind",
+            );
             $machines = Machine::query()->where('kind_id', $current->id)->orderBy('created_at')->orderBy('id')->get();
             foreach ($machines as $i => $machine) {
                 // A specimen that bears its kind's name goes on bearing it.

@@ -47,7 +47,10 @@ final class StandingOfJob
     /** @return Collection<int, Entry> of a board, in time order, the first ones */
     public function ofBoard(string $board, string $kind, int $most): Collection
     {
-        return $this->once("{$board} {$kind}", static fn (): Collection => Entry::standing($kind)->where('board_id', $board)->orderBy('at')->orderBy('id')->limit($most)->get());
+        return $this->once(
+            "{$board} {$kind}",
+            static fn (): Collection => Entry::standing($kind)->where('board_id', $board)->orderBy('at')->orderBy('id')->limit($most)->get(),
+        );
     }
 
     /**

@@ -19,8 +19,14 @@ final readonly class Taking
      * @param bool         $only  it is only asked what would become of it: nothing outside the database may be touched, and that is undone
      * @param list<object> $found what whoever asks has found already
      */
-    public function __construct(public Job $job, public Profile $profile, public Person $who, public EntryDraft $draft, public bool $only = false, private array $found = [])
-    {
+    public function __construct(
+        public Job $job,
+        public Profile $profile,
+        public Person $who,
+        public EntryDraft $draft,
+        public bool $only = false,
+        private array $found = [],
+    ) {
         $this->known = new \stdClass();
     }
 

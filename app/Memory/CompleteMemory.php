@@ -60,8 +60,14 @@ final readonly class CompleteMemory
     public static function said(Taking $at, ErrorSaid $data): EntryData
     {
         $memory = $at->profile->section(DescribedMemories::class)->all[0]
-            ?? throw InvalidDocument::at('/data/memory', 'is not known yet: draw its rows first (mem rows 2 x 8 4116 U20 at 0), or paste the text on the memory page');
-        $falls = $data->on($memory) ?? throw InvalidDocument::at('/data/error', "is not a word of {$memory->name}, which is counted {$memory->map->radix->words()}");
+            ?? throw InvalidDocument::at(
+                '/data/memory',
+                'is not known yet: draw its rows first (mem rows 2 x 8 4116 U20 at 0), or paste the text on the memory page',
+            );
+        $falls = $data->on($memory) ?? throw InvalidDocument::at(
+            '/data/error',
+            "is not a word of {$memory->name}, which is counted {$memory->map->radix->words()}",
+        );
         if ($at->only) {
             return $data->falling($falls);
         }

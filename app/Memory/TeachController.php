@@ -34,7 +34,11 @@ final readonly class TeachController
         parameters: [new OA\PathParameter(name: 'source', schema: new OA\Schema(type: 'string'))],
         requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/TeachBody')),
         responses: [
-            new OA\Response(response: 200, description: 'what it makes of the text; nothing is kept without an id', content: new OA\JsonContent(ref: TaughtCard::class)),
+            new OA\Response(
+                response: 200,
+                description: 'what it makes of the text; nothing is kept without an id',
+                content: new OA\JsonContent(ref: TaughtCard::class),
+            ),
             new OA\Response(response: 201, description: 'kept, and the text is read with it', content: new OA\JsonContent(ref: TaughtCard::class)),
         ],
     )]

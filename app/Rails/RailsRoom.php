@@ -92,7 +92,11 @@ final class RailsRoom extends Room
 
     private static function run(string $id, Taking $at): Run
     {
-        return $at->once(Run::class, $id, static fn (): Run => Run::query()->where('job_id', $at->job->id)->find($id) ?? throw InvalidDocument::at('/data/run', 'is not a run of this job'));
+        return $at->once(
+            Run::class,
+            $id,
+            static fn (): Run => Run::query()->where('job_id', $at->job->id)->find($id) ?? throw InvalidDocument::at('/data/run', 'is not a run of this job'),
+        );
     }
 
     public function taken(Entry $entry, Taking $at): void
@@ -153,7 +157,9 @@ final class RailsRoom extends Room
         $load = $data->load ?? ($data->volts === null ? Load::None : RunState::read($run, $at->profile, new Facts())->load())
             ?? throw InvalidDocument::at('/data/load', 'is not said: write loaded, partial or unloaded at its end');
 
-        return Shape::of(ReadingTaken::class)->read(Node::of((object) [...$data->fields($data->testPoint ?? $points[0]->name, $load), 'run' => $run->id], '/data'));
+        return Shape::of(ReadingTaken::class)->read(
+            Node::of((object) [...$data->fields($data->testPoint ?? $points[0]->name, $load), 'run' => $run->id], '/data'),
+        );
     }
 
     private static function judged(ReadingTaken $data, Taking $at): ReadingTaken
@@ -175,7 +181,10 @@ final class RailsRoom extends Room
 
     private static function along(PointNamed $data, Taking $at): PointNamed
     {
-        $at->profile->section(DescribedRails::class)?->rail($data->rail) ?? throw InvalidDocument::at('/data/rail', "nobody has said that there is a rail \"{$data->rail}\"");
+        $at->profile->section(DescribedRails::class)?->rail($data->rail) ?? throw InvalidDocument::at(
+            '/data/rail',
+            "nobody has said that there is a rail \"{$data->rail}\"",
+        );
 
         return $data;
     }
@@ -204,7 +213,11 @@ final class RailsRoom extends Room
 
             return [$hand, "typed; hand-held meter, {$hand->words()}"];
         }
-        $meter = $at->once(Meter::class, $id, static fn (): Meter => Meter::query()->find($id) ?? throw InvalidDocument::at('/data/meter', 'there is no such meter'));
+        $meter = $at->once(
+            Meter::class,
+            $id,
+            static fn (): Meter => Meter::query()->find($id) ?? throw InvalidDocument::at('/data/meter', 'there is no such meter'),
+        );
 
         return [$meter->accuracy(), $meter->name];
     }

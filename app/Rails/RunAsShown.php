@@ -69,7 +69,17 @@ final readonly class RunAsShown
                 ->join('boards', 'boards.id', '=', DB::raw('?'))->addBinding($run->board_id, 'join')
                 ->leftJoin('entries', 'entries.id', '=', DB::raw('?'))->addBinding($entry, 'join')
                 ->where('jobs.id', $run->job_id)
-                ->select('jobs.number', 'jobs.title', 'jobs.state', 'machines.name', 'kinds.profile', 'boards.name as board', 'entries.id as entry', 'entries.job_id', 'entries.kind')
+                ->select(
+                    'jobs.number',
+                    'jobs.title',
+                    'jobs.state',
+                    'machines.name',
+                    'kinds.profile',
+                    'boards.name as board',
+                    'entries.id as entry',
+                    'entries.job_id',
+                    'entries.kind',
+                )
                 ->first() ?? abort(404),
         );
     }

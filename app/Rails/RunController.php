@@ -158,7 +158,17 @@ final readonly class RunController
                 ],
             ]));
 
-            return StandingOfJob::here()->during($run->job_id, static function () use ($run, $draft, $request, $profile, $meter, $state, $words, $body, $head): JsonResponse {
+            return StandingOfJob::here()->during($run->job_id, static function () use (
+                $run,
+                $draft,
+                $request,
+                $profile,
+                $meter,
+                $state,
+                $words,
+                $body,
+                $head,
+            ): JsonResponse {
                 Append::to($run->job_id, $draft, SignedIn::person($request), $profile, $run, $meter);
 
                 return self::taken($state, $words, $run, $body, $head);

@@ -62,7 +62,12 @@ final readonly class ToolController
     }
 
     #[OA\Get(path: '/rails/label', operationId: 'readLabel', tags: ['rails'], parameters: [
-        new OA\QueryParameter(name: 'line', required: true, description: 'as it stands on the label: +5 6A, +12 1.5A, -12 0.3A', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(
+            name: 'line',
+            required: true,
+            description: 'as it stands on the label: +5 6A, +12 1.5A, -12 0.3A',
+            schema: new OA\Schema(type: 'string'),
+        ),
     ], responses: [
         new OA\Response(response: 200, description: 'its parts, those that cannot be read with what is wrong', content: new OA\JsonContent(
             type: 'array',

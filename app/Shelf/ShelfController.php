@@ -244,7 +244,12 @@ final readonly class ShelfController
         $ids = array_unique([
             ...DB::table('shelf_items')->whereNotNull('donor_board_id')->distinct()->limit(self::DONORS)->pluck('donor_board_id')->all(),
             ...DB::table('jobs')->where('state', 'open')->limit(self::DONORS)->pluck('board_id')->all(),
-            ...DB::table('machines')->join('boards', 'boards.machine_id', '=', 'machines.id')->where('machines.bare', true)->limit(self::DONORS)->pluck('boards.id')->all(),
+            ...DB::table('machines')->join(
+                'boards',
+                'boards.machine_id',
+                '=',
+                'machines.id',
+            )->where('machines.bare', true)->limit(self::DONORS)->pluck('boards.id')->all(),
         ], SORT_REGULAR);
         $rows = DB::table('boards')->whereIn('boards.id', $ids)
             ->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')

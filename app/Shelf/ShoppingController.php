@@ -135,7 +135,12 @@ final readonly class ShoppingController
                 ->get()->map(static function (object $row): array {
                     $r = new Row($row);
 
-                    return ['kind' => CapacitorKind::from($r->string('kind')), 'marked_f' => (float) $r->float('marked_f'), 'rated_v' => (float) $r->float('rated_v'), 'free' => $r->int('free')];
+                    return [
+                        'kind' => CapacitorKind::from($r->string('kind')),
+                        'marked_f' => (float) $r->float('marked_f'),
+                        'rated_v' => (float) $r->float('rated_v'),
+                        'free' => $r->int('free'),
+                    ];
                 })->all());
         }
 

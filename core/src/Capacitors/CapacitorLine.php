@@ -37,7 +37,9 @@ final readonly class CapacitorLine implements LineRule
         [$fields, $left] = self::table()->read($rest);
         if ($left !== []) {
             // "C12 was changed by the last owner" is plain words; "C12 1000u bulgd" is a slip of the finger.
-            return $fields === [] || count($left) > 2 ? null : throw new UnclearLine('does not understand "'.implode(' ', $left).'": write it as '.self::EXAMPLE);
+            return $fields === [] || count($left) > 2 ? null : throw new UnclearLine(
+                'does not understand "'.implode(' ', $left).'": write it as '.self::EXAMPLE,
+            );
         }
         [$found, $looked] = self::sorted($fields);
         $read = $looked === [] ? null : new LineSaid(CapacitorRead::KIND, '', (object) ['cap' => $ref, 'in_circuit' => true, ...$looked]);
@@ -101,7 +103,10 @@ final readonly class CapacitorLine implements LineRule
         if ($marking instanceof Marking) {
             $found = ['marked_f' => $marking->capacitanceF, ...($marking->ratedV === null ? [] : ['rated_v' => $marking->ratedV]), ...$found];
             $tolerance = $marking->tolerance;
-            $found = [...$found, ...($tolerance === null ? [] : ['tolerance_minus_pct' => $tolerance['minus_pct'], 'tolerance_plus_pct' => $tolerance['plus_pct']])];
+            $found = [
+                ...$found,
+                ...($tolerance === null ? [] : ['tolerance_minus_pct' => $tolerance['minus_pct'], 'tolerance_plus_pct' => $tolerance['plus_pct']]),
+            ];
             unset($found['marking']);
         }
         $farad = $found['marked_f'] ?? null;

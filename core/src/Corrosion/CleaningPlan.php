@@ -33,7 +33,9 @@ final readonly class CleaningPlan
         $leak = Leak::of($chemistry);
         $dry = $chemistry === Chemistry::LithiumThionyl;
         $known = array_values(array_filter($also, static fn (Substance|string $it): bool => $it instanceof Substance));
-        $clashes = NeverMix::clashes(array_values(array_unique([...Leak::agents($chemistry), ...($dry ? [] : [Substance::IsopropylAlcohol]), ...$known], SORT_REGULAR)));
+        $clashes = NeverMix::clashes(
+            array_values(array_unique([...Leak::agents($chemistry), ...($dry ? [] : [Substance::IsopropylAlcohol]), ...$known], SORT_REGULAR)),
+        );
         $never = array_filter($clashes, static fn (Clash $it): bool => !$it->onlyClosed);
         if ($never !== []) {
             throw InvalidDocument::at('/also', 'never mix '.implode('; ', array_map(static fn (Clash $it): string => $it->words(), $never)));
@@ -71,7 +73,10 @@ final readonly class CleaningPlan
         return match (true) {
             $onBoard === null => $spread ? ' Say what is on the board before a bath of the whole is thought of.' : '',
             $onBoard === [] => '',
-            default => ' No bath of the whole board: it carries '.implode(', ', array_map(static fn (ForbidsWater $it): string => strtr($it->value, '_', ' '), $onBoard)).'.',
+            default => ' No bath of the whole board: it carries '.implode(
+                ', ',
+                array_map(static fn (ForbidsWater $it): string => strtr($it->value, '_', ' '), $onBoard),
+            ).'.',
         };
     }
 

@@ -41,10 +41,15 @@ final readonly class CorrosionRoom extends Room
     /** "slot 3 bracket 4": the place, what sits there, the grade; how far in mm and what it carries may stand behind. */
     private static function place(string $body): LineSaid
     {
-        $of = static fn (\BackedEnum ...$cases): string => implode('|', array_map(static fn (\BackedEnum $it): string => str_replace('_', ' ', (string) $it->value), $cases));
+        $of = static fn (\BackedEnum ...$cases): string => implode(
+            '|',
+            array_map(static fn (\BackedEnum $it): string => str_replace('_', ' ', (string) $it->value), $cases),
+        );
         $pattern = '/^(.+?)\s+('.$of(...Holds::cases()).')\s+([0-4])(?:[\s,]+(\d+(?:\.\d+)?)\s?mm)?(?:[\s,]+(?:carries\s+)?('.$of(...Carries::cases()).'))?$/iu';
         if (preg_match($pattern, $body, $m) !== 1) {
-            throw UnclearLine::write(self::PLACE.' 20 mm signal (place, '.str_replace('|', ', ', $of(...Holds::cases())).', grade 0 to 4, distance, what it carries)');
+            throw UnclearLine::write(
+                self::PLACE.' 20 mm signal (place, '.str_replace('|', ', ', $of(...Holds::cases())).', grade 0 to 4, distance, what it carries)',
+            );
         }
         $holds = Holds::from(str_replace(' ', '_', mb_strtolower($m[2])));
         $carries = ($m[5] ?? '') !== '' ? mb_strtolower($m[5]) : ($holds === Holds::Bracket ? Carries::Nothing->value : null);

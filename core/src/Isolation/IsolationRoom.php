@@ -51,8 +51,18 @@ final readonly class IsolationRoom extends Room
     {
         return [
             'hitting' => new Verb('all minimal sets that have a member in every conflict', self::HITTING_FIELDS, self::HITTING_EXAMPLE, self::hitting(...)),
-            'swaps' => new Verb('which part it is, by what was fitted together and worked or failed', self::SWAPS_FIELDS, self::SWAPS_EXAMPLE, self::swaps(...)),
-            'advise' => new Verb('which cause it is, and the test that tells most for its minutes', self::ADVISE_FIELDS, self::ADVISE_EXAMPLE, self::advise(...)),
+            'swaps' => new Verb(
+                'which part it is, by what was fitted together and worked or failed',
+                self::SWAPS_FIELDS,
+                self::SWAPS_EXAMPLE,
+                self::swaps(...),
+            ),
+            'advise' => new Verb(
+                'which cause it is, and the test that tells most for its minutes',
+                self::ADVISE_FIELDS,
+                self::ADVISE_EXAMPLE,
+                self::advise(...),
+            ),
             'conditions' => new Verb(
                 'failures under two conditions: chance, or a clue',
                 self::CONDITIONS_FIELDS,
@@ -96,7 +106,10 @@ final readonly class IsolationRoom extends Room
         $found = $swaps->found();
 
         return [
-            'diagnoses' => array_map(static fn (Diagnosis $it): array => ['parts' => $it->parts, 'pairs' => $it->pairs, 'probability' => $it->probability], $found->diagnoses),
+            'diagnoses' => array_map(
+                static fn (Diagnosis $it): array => ['parts' => $it->parts, 'pairs' => $it->pairs, 'probability' => $it->probability],
+                $found->diagnoses,
+            ),
             'proved' => $found->proved,
             'parts' => array_map(
                 static fn (SwapPart $it, float $bad, bool $cleared): array => ['id' => $it->id, 'probability' => $bad, 'cleared' => $cleared],
@@ -120,7 +133,11 @@ final readonly class IsolationRoom extends Room
         $it = Advice::read($node);
 
         return [
-            'causes' => array_map(static fn (string $cause, float $p): array => ['id' => substr($cause, 1), 'probability' => $p], array_keys($it->causes), $it->causes),
+            'causes' => array_map(
+                static fn (string $cause, float $p): array => ['id' => substr($cause, 1), 'probability' => $p],
+                array_keys($it->causes),
+                $it->causes,
+            ),
             'entropy_bits' => $it->entropyBits,
             'next' => $it->next,
             'blocked' => $it->blocked,

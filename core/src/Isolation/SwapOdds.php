@@ -52,8 +52,15 @@ final class SwapOdds
      * @param float                 $pair   prior of a pair
      * @param list<SwapRun>         $runs
      */
-    public function __construct(private readonly int $parts, array $priors, public readonly array $pairs, float $pair, array $runs, private readonly Shows $shows, private readonly int $mostBad)
-    {
+    public function __construct(
+        private readonly int $parts,
+        array $priors,
+        public readonly array $pairs,
+        float $pair,
+        array $runs,
+        private readonly Shows $shows,
+        private readonly int $mostBad,
+    ) {
         foreach ([...$priors, ...array_fill(0, count($pairs), $pair)] as $prior) {
             $this->odds[] = log($prior) - log1p(-$prior);
         }

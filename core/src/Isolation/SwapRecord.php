@@ -45,7 +45,11 @@ final readonly class SwapRecord
             sort($numbers);
             $fitted[] = new SwapRun($numbers, $run->outcome === SwapOutcome::Works);
         }
-        $described = array_map(static fn (string $role, int $places): SwapRole => new SwapRole(substr($role, 1), !isset($without[$role]), $places), array_keys($roles), $roles);
+        $described = array_map(
+            static fn (string $role, int $places): SwapRole => new SwapRole(substr($role, 1), !isset($without[$role]), $places),
+            array_keys($roles),
+            $roles,
+        );
         $sometimes = array_filter($runs, static fn (SwapTried $it): bool => $it->outcome === SwapOutcome::Sometimes) !== [];
 
         return new self(new Swaps($parts, $described, $fitted, $sometimes ? Shows::NOW_AND_THEN : null), $runs);

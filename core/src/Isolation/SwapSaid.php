@@ -26,8 +26,12 @@ final readonly class SwapSaid implements EntryData, LineRule
      * @param string           $role   whose part changes, or the part itself
      * @param ?string          $part   that comes in; null: none does
      */
-    public function __construct(public array $fitted = [], public string $role = '', public ?string $part = null, public SwapOutcome $outcome = SwapOutcome::Fails)
-    {
+    public function __construct(
+        public array $fitted = [],
+        public string $role = '',
+        public ?string $part = null,
+        public SwapOutcome $outcome = SwapOutcome::Fails,
+    ) {
     }
 
     public function read(string $line, LineFacts $facts): ?LineSaid

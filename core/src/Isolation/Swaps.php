@@ -215,7 +215,10 @@ final readonly class Swaps
             }
         }
         $rest = array_values(array_filter($rest, static fn (NextRun $it): bool => $it->gainBits >= self::LEAST_GAIN * (1 - self::SLACK)));
-        usort($rest, static fn (NextRun $a, NextRun $b): int => self::compare($b->gainBits / $b->minutes, $a->gainBits / $a->minutes) ?: self::compare($b->gainBits, $a->gainBits)
+        usort($rest, static fn (NextRun $a, NextRun $b): int => self::compare(
+            $b->gainBits / $b->minutes,
+            $a->gainBits / $a->minutes,
+        ) ?: self::compare($b->gainBits, $a->gainBits)
             ?: [$a->out ?? PHP_INT_MAX, $a->in ?? PHP_INT_MAX, $a->order] <=> [$b->out ?? PHP_INT_MAX, $b->in ?? PHP_INT_MAX, $b->order]);
 
         return array_slice([...$found, ...$rest], 0, self::SHOWN);

@@ -17,7 +17,9 @@ final readonly class IntakeLine
 
     public static function read(string $line): self
     {
-        $parts = array_values(array_filter(array_map(trim(...), preg_split('/,(?!\d)|[;\n]/u', mb_scrub($line)) ?: []), static fn (string $it): bool => $it !== ''));
+        $parts = array_values(
+            array_filter(array_map(trim(...), preg_split('/,(?!\d)|[;\n]/u', mb_scrub($line)) ?: []), static fn (string $it): bool => $it !== ''),
+        );
         $machine = array_shift($parts) ?? '';
         $alone = preg_match('/^board:\s*(.*)$/isu', $machine, $m) === 1;
         $machine = $alone ? trim($m[1]) : $machine;

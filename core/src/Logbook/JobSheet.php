@@ -65,7 +65,9 @@ final readonly class JobSheet
 
         return match ($gate->level) {
             PowerOn::Ok => [],
-            PowerOn::Hold => [new Unproven("{$gate->gate->words()}: {$why}".($gate->passedBecause === null ? '' : ", passed because {$gate->passedBecause}"), 'line')],
+            PowerOn::Hold => [
+                new Unproven("{$gate->gate->words()}: {$why}".($gate->passedBecause === null ? '' : ", passed because {$gate->passedBecause}"), 'line'),
+            ],
             // A bias rail that was measured and is missing stops the rails' own gate too.
             PowerOn::Stop => [new Unproven("{$gate->gate->words()}: {$why}", 'line', $gate->gate !== Gate::Bias)],
         };

@@ -77,7 +77,11 @@ final readonly class Lesson
                 continue;
             }
             $kept[] = $lesson instanceof \stdClass && $it instanceof \stdClass
-                ? self::undone($it, ($was[$key] ?? null) instanceof \stdClass ? $was[$key] : new \stdClass(), array_key_exists($key, $was) ? $lesson : new \stdClass())
+                ? self::undone(
+                    $it,
+                    ($was[$key] ?? null) instanceof \stdClass ? $was[$key] : new \stdClass(),
+                    array_key_exists($key, $was) ? $lesson : new \stdClass(),
+                )
                 : $it;
         }
 

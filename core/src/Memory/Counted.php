@@ -9,7 +9,19 @@ use Ash\Quantity\Notation;
 /** What a machine counts at start or has free, as it says so: "640K OK", "48082 bytes free", "1 MB"; 1 K is 1024 bytes. */
 final readonly class Counted
 {
-    private const UNITS = ['b' => 1, 'byte' => 1, 'bytes' => 1, 'k' => 1024, 'kb' => 1024, 'ki' => 1024, 'kib' => 1024, 'm' => 1048576, 'mb' => 1048576, 'mi' => 1048576, 'mib' => 1048576];
+    private const UNITS = [
+        'b' => 1,
+        'byte' => 1,
+        'bytes' => 1,
+        'k' => 1024,
+        'kb' => 1024,
+        'ki' => 1024,
+        'kib' => 1024,
+        'm' => 1048576,
+        'mb' => 1048576,
+        'mi' => 1048576,
+        'mib' => 1048576,
+    ];
     private const MOST = 2 ** 40;
 
     private function __construct(public float $bytes)

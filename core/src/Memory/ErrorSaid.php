@@ -55,7 +55,10 @@ final readonly class ErrorSaid implements EntryData, LineRule
             static fn (Chip $chip): bool => array_filter($chip->bits, static fn (int $bit): bool => ($wrong >> $bit & 1) === 1) !== [],
         );
 
-        return $wrong === 0 ? 'both are the same: no error' : 'falls on '.implode(', ', array_map(static fn (Chip $chip): string => $chip->ref, $hit))." of {$memory->name}";
+        return $wrong === 0 ? 'both are the same: no error' : 'falls on '.implode(
+            ', ',
+            array_map(static fn (Chip $chip): string => $chip->ref, $hit),
+        )." of {$memory->name}";
     }
 
     public function read(string $line, LineFacts $facts): ?LineSaid

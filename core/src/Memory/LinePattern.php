@@ -64,12 +64,17 @@ final readonly class LinePattern implements Settled
 
         return match (true) {
             $fixed === [] => ['/line', 'has no word of its own in it: a pattern of numbers and marks alone would fit anything'],
-            count(array_unique(array_map(static fn (LineRole $it): string => $it->value, $roles))) !== count($roles) => ['/marks', 'one meaning is given to two words'],
+            count(
+                array_unique(array_map(static fn (LineRole $it): string => $it->value, $roles)),
+            ) !== count($roles) => ['/marks', 'one meaning is given to two words'],
             $foreign !== [] => ['/marks', reset($foreign)->words()." cannot be in {$this->sort->words()}"],
             $has(LineRole::Expected) !== $has(LineRole::Actual) => ['/marks', 'what was written and what was read go together'],
             $has(LineRole::Expected) && !$has(LineRole::Address) => ['/marks', 'what was written and read belong to an address'],
             $has(LineRole::Bit) && !$has(LineRole::Bank) => ['/marks', 'a bit belongs to a bank'],
-            $has(LineRole::Chip) + $has(LineRole::Bank) + $has(LineRole::Address) > 1 => ['/marks', 'mark the chip, or the bank, or the address: one of them says where'],
+            $has(LineRole::Chip) + $has(LineRole::Bank) + $has(LineRole::Address) > 1 => [
+                '/marks',
+                'mark the chip, or the bank, or the address: one of them says where',
+            ],
             default => null,
         };
     }

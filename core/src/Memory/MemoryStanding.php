@@ -39,7 +39,12 @@ final readonly class MemoryStanding implements Fact
             return new self(soak: $soak);
         }
         if ($done !== null) {
-            return new self(why: $done->why(), next: "Repeat the memory test of {$run->name}.", soak: $soak, unproven: "the memory test of {$run->name} was not repeated since");
+            return new self(
+                why: $done->why(),
+                next: "Repeat the memory test of {$run->name}.",
+                soak: $soak,
+                unproven: "the memory test of {$run->name} was not repeated since",
+            );
         }
         if ($run->notRead()) {
             $lines = $run->leftOver === 1 ? 'a line was' : "{$run->leftOver} lines were";

@@ -72,7 +72,12 @@ final readonly class LabelLine
         }
 
         return [
-            ['name' => $name, 'nominal_v' => $negative ? -$magnitude : $magnitude, ...($ac ? ['kind' => 'ac'] : []), ...($m[4] === null ? [] : ['standby' => true])],
+            [
+                'name' => $name,
+                'nominal_v' => $negative ? -$magnitude : $magnitude,
+                ...($ac ? ['kind' => 'ac'] : []),
+                ...($m[4] === null ? [] : ['standby' => true]),
+            ],
             $amps, null,
         ];
     }

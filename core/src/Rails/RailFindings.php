@@ -76,7 +76,11 @@ final readonly class RailFindings
     {
         if (!$this->hasRails()) {
             return [
-                $this->at->gate(Gate::Rails, PowerOn::Hold, ['no rail is known yet: begin a rail run and say what the supply gives, by its label or by what it looks like']),
+                $this->at->gate(
+                    Gate::Rails,
+                    PowerOn::Hold,
+                    ['no rail is known yet: begin a rail run and say what the supply gives, by its label or by what it looks like'],
+                ),
                 ...($this->chips === [] ? [] : [$this->at->gate(Gate::Bias, PowerOn::Stop, $this->missingBias())]),
             ];
         }

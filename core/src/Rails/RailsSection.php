@@ -113,7 +113,10 @@ final readonly class RailsSection implements Section
             $name = is_string($old->name ?? null) ? $old->name : '';
             $guessed = is_string($old->source ?? null) && (str_starts_with($old->source, 'family:') || $it->family === null);
             if (isset($new[$name])) {
-                $rails[] = $guessed ? (object) [...$new[$name], ...array_intersect_key((array) $old, ['test_points' => 1, 'ohms_good' => 1, 'feeds' => 1])] : $old;
+                $rails[] = $guessed ? (object) [
+                    ...$new[$name],
+                    ...array_intersect_key((array) $old, ['test_points' => 1, 'ohms_good' => 1, 'feeds' => 1]),
+                ] : $old;
                 unset($new[$name]);
             } elseif (!$guessed || isset($old->test_points) || isset($old->ohms_good)) {
                 $rails[] = $old;

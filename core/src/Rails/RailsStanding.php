@@ -123,7 +123,9 @@ final readonly class RailsStanding
             }
         }
 
-        return array_values(array_filter($all, static fn (JudgedReading $it, int $i): bool => $i >= ($from["\0{$it->rail->name}"] ?? 0), ARRAY_FILTER_USE_BOTH));
+        return array_values(
+            array_filter($all, static fn (JudgedReading $it, int $i): bool => $i >= ($from["\0{$it->rail->name}"] ?? 0), ARRAY_FILTER_USE_BOTH),
+        );
     }
 
     /** @return list<JudgedReading> with volts, latest of each rail, point and load */

@@ -105,7 +105,10 @@ final readonly class ReadingSaid implements EntryData, LineRule, Settled
             return [];
         }
         if (!str_contains($m[1], ' ')) {
-            return $m[1] === '' ? array_map(static fn (string $it): string => $begun.$it, $rails->railNames()) : self::table()->goesOn($begun, $rails->railNames());
+            return $m[1] === '' ? array_map(
+                static fn (string $it): string => $begun.$it,
+                $rails->railNames(),
+            ) : self::table()->goesOn($begun, $rails->railNames());
         }
         if (preg_match('/^(.* at )(.*)$/u', $begun, $at) !== 1) {
             return self::table()->goesOn($begun);

@@ -84,7 +84,9 @@ final class Assign
                 $key = "\0{$claim->at('resource')->string()}";
                 $range = !$claim->has('at');
                 ($ranges[$key] ?? $range) === $range
-                    || $claim->refuse("claims {$claim->at('resource')->string()} by ".($range ? 'a range where others name a place' : 'a place where others give a range'));
+                    || $claim->refuse(
+                        "claims {$claim->at('resource')->string()} by ".($range ? 'a range where others name a place' : 'a place where others give a range'),
+                    );
                 $ranges[$key] = $range;
             }
         };
@@ -126,7 +128,15 @@ final class Assign
 
             return new AssignFound(true, $conflicts, true, $needed, $plans, [], [self::moves($needed)]);
         } catch (SearchStopped) {
-            return new AssignFound(false, $conflicts, null, null, $best, [], ['the search stopped at its limit: nothing is proved'.($best === [] ? '' : '; the plan works, and may not be the shortest')]);
+            return new AssignFound(
+                false,
+                $conflicts,
+                null,
+                null,
+                $best,
+                [],
+                ['the search stopped at its limit: nothing is proved'.($best === [] ? '' : '; the plan works, and may not be the shortest')],
+            );
         }
     }
 
@@ -162,7 +172,10 @@ final class Assign
                     $free[$t] ??= $this->freeOf($t);
                     $found[] = [
                         'resource' => $claim->resource, 'at' => $claim->at, 'base' => $overlap[0], 'length' => $overlap[1],
-                        'owners' => [$this->settings[$s]->device, $this->settings[$t]->device], 'settings' => [$this->settings[$s]->name, $this->settings[$t]->name],
+                        'owners' => [
+                            $this->settings[$s]->device,
+                            $this->settings[$t]->device,
+                        ], 'settings' => [$this->settings[$s]->name, $this->settings[$t]->name],
                         'free' => [$free[$s], $free[$t]],
                     ];
                 }
@@ -226,7 +239,10 @@ final class Assign
     /** @return array<int, SettingState> as things stand, everything that is not fixed free to move */
     private function free(): array
     {
-        return array_map(static fn (Setting $it): SettingState => $it->fixed || count($it->options) === 1 ? SettingState::kept($it->at) : SettingState::free($it->at), $this->settings);
+        return array_map(
+            static fn (Setting $it): SettingState => $it->fixed || count($it->options) === 1 ? SettingState::kept($it->at) : SettingState::free($it->at),
+            $this->settings,
+        );
     }
 
     /**

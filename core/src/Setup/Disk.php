@@ -83,7 +83,12 @@ final readonly class Disk
         }
         $rule($format->tracks > $driveTracks + self::BEYOND, "the format has {$format->tracks} tracks, the drive {$driveTracks}");
         $few = $small && $format->tracks <= self::FEW_TRACKS;
-        $rule($few && $driveTracks === 80, 'an 80-track drive writes narrow tracks into wide ones: a 40-track drive may not read them back', Goes::Yes, Goes::WithCare);
+        $rule(
+            $few && $driveTracks === 80,
+            'an 80-track drive writes narrow tracks into wide ones: a 40-track drive may not read them back',
+            Goes::Yes,
+            Goes::WithCare,
+        );
         $rule($few && $driveTracks === 77, 'a 77-track drive steps 100 tracks to the inch and does not find those of 48');
         $rule(
             $small && $lastWritten === 80 && in_array($driveTracks, [35, 40], true),

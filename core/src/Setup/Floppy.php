@@ -47,7 +47,11 @@ final readonly class Floppy
             count($names) < 2 || $problems[] = new Problem('unit_twice', $names, implode(' and ', $names)." are both unit {$unit}");
         }
         foreach ($this->drives as $it) {
-            $it->unit() < $this->units || $problems[] = new Problem('unit_beyond', [$it->name], "{$it->name} is unit {$it->unit()}: the host knows 0 to ".($this->units - 1));
+            $it->unit() < $this->units || $problems[] = new Problem(
+                'unit_beyond',
+                [$it->name],
+                "{$it->name} is unit {$it->unit()}: the host knows 0 to ".($this->units - 1),
+            );
         }
         isset($byUnit[0]) || $problems[] = new Problem('no_first', [], 'no drive is unit 0, from which the machine starts');
         foreach ($this->drives as $it) {
@@ -59,7 +63,11 @@ final readonly class Floppy
         }
         $last = count($this->drives) - 1;
         if ($this->drives[$last]->terminated === false) {
-            $problems[] = new Problem('end_not_terminated', [$this->drives[$last]->name], "{$this->drives[$last]->name} is the last on the cable and not terminated");
+            $problems[] = new Problem(
+                'end_not_terminated',
+                [$this->drives[$last]->name],
+                "{$this->drives[$last]->name} is the last on the cable and not terminated",
+            );
         }
         foreach (array_slice($this->drives, 0, -1) as $it) {
             $it->terminated === true && $problems[] = new Problem('middle_terminated', [$it->name], "{$it->name} is terminated and not the last on the cable");

@@ -37,7 +37,12 @@ final readonly class Geometry
             $it->only('type', 'cylinders', 'heads', 'sectors');
             $type = $whole($it->at('type'));
             in_array($type, array_column($types, 'type'), true) && $it->at('type')->refuse("type {$type} is given twice");
-            $types[] = ['type' => $type, 'cylinders' => $whole($it->at('cylinders')), 'heads' => $whole($it->at('heads')), 'sectors' => $whole($it->at('sectors'))];
+            $types[] = [
+                'type' => $type,
+                'cylinders' => $whole($it->at('cylinders')),
+                'heads' => $whole($it->at('heads')),
+                'sectors' => $whole($it->at('sectors')),
+            ];
         }
         $bytes = $node->optional('bytes_per_sector');
 
@@ -77,7 +82,9 @@ final readonly class Geometry
     /** @return list<array{name: string, limit_bytes: int|float, lost_bytes: int|float}> that the drive is over */
     public function barriers(): array
     {
-        $limits = [...($this->cylinders > self::CYLINDERS ? ['cylinders_1024' => array_product([self::CYLINDERS, $this->heads, $this->sectors, $this->bytesPerSector])] : []), ...self::BARRIERS];
+        $limits = [...($this->cylinders > self::CYLINDERS ? [
+            'cylinders_1024' => array_product([self::CYLINDERS, $this->heads, $this->sectors, $this->bytesPerSector]),
+        ] : []), ...self::BARRIERS];
         $over = [];
         foreach ($limits as $name => $limit) {
             $this->bytes() <= $limit || $over[] = ['name' => $name, 'limit_bytes' => $limit, 'lost_bytes' => $this->bytes() - $limit];

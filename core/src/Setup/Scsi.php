@@ -61,7 +61,11 @@ final readonly class Scsi
         $byId = [];
         foreach ($this->chain as $it) {
             $byId[$it->id][] = $it->name;
-            $it->id < $this->ids || $problems[] = new Problem('id_out_of_range', [$it->name], "{$it->name} has id {$it->id}: this bus has 0 to ".($this->ids - 1));
+            $it->id < $this->ids || $problems[] = new Problem(
+                'id_out_of_range',
+                [$it->name],
+                "{$it->name} has id {$it->id}: this bus has 0 to ".($this->ids - 1),
+            );
         }
         ksort($byId);
         foreach ($byId as $id => $names) {

@@ -19,12 +19,27 @@ final readonly class SetupRoom extends Room
     public function verbs(): array
     {
         return [
-            'assign' => new Verb('devices that hold the same thing, and the fewest settings to move', self::ASSIGN_FIELDS, self::ASSIGN_EXAMPLE, self::assign(...)),
+            'assign' => new Verb(
+                'devices that hold the same thing, and the fewest settings to move',
+                self::ASSIGN_FIELDS,
+                self::ASSIGN_EXAMPLE,
+                self::assign(...),
+            ),
             'scsi' => new Verb('ids and terminators along a SCSI chain', self::SCSI_FIELDS, self::SCSI_EXAMPLE, self::scsi(...)),
             'floppy' => new Verb('which unit each floppy drive is, and what is wrong with it', self::FLOPPY_FIELDS, self::FLOPPY_EXAMPLE, self::floppy(...)),
-            'geometry' => new Verb('how large a fixed disk is, and what of it old limits hide', self::GEOMETRY_FIELDS, self::GEOMETRY_EXAMPLE, self::geometry(...)),
+            'geometry' => new Verb(
+                'how large a fixed disk is, and what of it old limits hide',
+                self::GEOMETRY_FIELDS,
+                self::GEOMETRY_EXAMPLE,
+                self::geometry(...),
+            ),
             'disk' => new Verb('whether medium, format and drive go together', self::DISK_FIELDS, self::DISK_EXAMPLE, self::disk(...)),
-            'letters' => new Verb('which letter comes out for which drive', self::LETTERS_FIELDS, self::LETTERS_EXAMPLE, static fn (Node $node): array => ['letters' => Letters::read($node)]),
+            'letters' => new Verb(
+                'which letter comes out for which drive',
+                self::LETTERS_FIELDS,
+                self::LETTERS_EXAMPLE,
+                static fn (Node $node): array => ['letters' => Letters::read($node)],
+            ),
         ];
     }
 

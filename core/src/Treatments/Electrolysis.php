@@ -90,7 +90,11 @@ final readonly class Electrolysis
             $wanted,
             min(100.0, $end),
             Compare::above($warm, self::DAY_MINUTES) ? null : $warm,
-            [...$no, ...$care, "{$figure($hourly)} l of hydrogen an hour want {$figure($wanted)} m3 of fresh air an hour; the supply off before a clip is touched: a spark lights it"],
+            [
+                ...$no,
+                ...$care,
+                "{$figure($hourly)} l of hydrogen an hour want {$figure($wanted)} m3 of fresh air an hour; the supply off before a clip is touched: a spark lights it",
+            ],
         );
     }
 }

@@ -59,7 +59,13 @@ final readonly class MeansTable
                 Step::work('Move the contact a dozen times.', 2),
                 Step::wait('Let it dry before power comes back.', 5),
             ]),
-            new Means('fibre_pen', [D::CorrodedContact, D::Rust], [M::GoldContact, F::Moving, M::Rubber, M::Abs, M::Polystyrene], [], [F::Electronics], 15, 'surface', 2, [
+            new Means('fibre_pen', [D::CorrodedContact, D::Rust], [
+                M::GoldContact,
+                F::Moving,
+                M::Rubber,
+                M::Abs,
+                M::Polystyrene,
+            ], [], [F::Electronics], 15, 'surface', 2, [
                 Step::work('Lay a damp cloth around the place, away from drives.', 2, 'glass splinters: gloves, eye cover'),
                 Step::work('Rub lightly until the metal is bright.', 8),
                 Step::work('Wipe the splinters up with the damp cloth, do not blow.', 2),
@@ -77,7 +83,12 @@ final readonly class MeansTable
                 Step::work('Dab it dry with a soft cloth.', 3),
                 Step::wait('Let it dry in moving air.', 8, 'a board dries 24 to 48 h, warm, before power'),
             ]),
-            new Means('cream_cleaner', [D::Dirt], [F::Electronics, F::Moving, M::Board, M::GoldContact], [], [F::LabelToKeep, F::PaintToKeep], 30, 'surface', 2, [
+            new Means('cream_cleaner', [D::Dirt], [
+                F::Electronics,
+                F::Moving,
+                M::Board,
+                M::GoldContact,
+            ], [], [F::LabelToKeep, F::PaintToKeep], 30, 'surface', 2, [
                 Step::work('Try it on a hidden place first: it scours, and takes gloss off.', 5),
                 Step::work('Rub a little cream on a damp cloth over the dirt, lightly.', 15),
                 Step::work('Wipe off with clean water until nothing white stays.', 7),
@@ -90,8 +101,16 @@ final readonly class MeansTable
             ]),
             new Means('vapour_brightening', [D::Yellowing], [F::Electronics, F::Moving], $plastics, [F::LabelToKeep, F::PaintToKeep], 4320, 'surface', 3, [
                 Step::work('Take the part off, wash and dry it; take a picture with the reference patch and a grey card.', 40),
-                Step::work('Pour a little peroxide into the bottom of a box; stand the part above it, touching no liquid.', 20, 'peroxide: gloves and goggles, local rules above 12 %; keep acids, acetone and metals away'),
-                Step::work('Shut the box, never gas-tight, in a ventilated room, under ultraviolet light, below 40 C.', 10, 'it gives off oxygen: never seal it; do not look into the light'),
+                Step::work(
+                    'Pour a little peroxide into the bottom of a box; stand the part above it, touching no liquid.',
+                    20,
+                    'peroxide: gloves and goggles, local rules above 12 %; keep acids, acetone and metals away',
+                ),
+                Step::work(
+                    'Shut the box, never gas-tight, in a ventilated room, under ultraviolet light, below 40 C.',
+                    10,
+                    'it gives off oxygen: never seal it; do not look into the light',
+                ),
                 Step::wait('Let it brighten; look and measure.', 1400),
                 Step::work('Turn it so that no corner stays behind, measure, note the hours.', 15, 'gloves: it weakens old plastic'),
                 Step::wait('Let it brighten again; stop as soon as the reference patch matches.', 1420),
@@ -128,7 +147,11 @@ final readonly class MeansTable
             ]),
             new Means('glue_and_powder', [D::BrokenPlastic], [], $plastics, [F::Electronics, F::Moving], 30, 'structure', 2, [
                 Step::work('Clean and roughen the faces.', 6),
-                Step::work('Lay powder into the gap, a drop of superglue on it, in thin layers.', 12, 'it sets hot and fumes: fresh air, eye cover, no fingers'),
+                Step::work(
+                    'Lay powder into the gap, a drop of superglue on it, in thin layers.',
+                    12,
+                    'it sets hot and fumes: fresh air, eye cover, no fingers',
+                ),
                 Step::wait('Let it harden.', 5),
                 Step::work('File it to shape.', 7),
             ]),

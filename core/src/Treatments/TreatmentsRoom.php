@@ -22,11 +22,26 @@ final readonly class TreatmentsRoom extends Room
     public function verbs(): array
     {
         return [
-            'dilute' => new Verb('how much stock and how much water', self::DILUTE_FIELDS, '{"substance": "hydrogen_peroxide", "stock_pct": 35, "want_pct": 12, "stock_g": 100}', self::dilute(...)),
-            'electrolysis' => new Verb('rust taken off with a current: whether to, hydrogen, fresh air, warmth', self::ELECTROLYSIS_FIELDS, self::ELECTROLYSIS_EXAMPLE, self::electrolysis(...)),
+            'dilute' => new Verb(
+                'how much stock and how much water',
+                self::DILUTE_FIELDS,
+                '{"substance": "hydrogen_peroxide", "stock_pct": 35, "want_pct": 12, "stock_g": 100}',
+                self::dilute(...),
+            ),
+            'electrolysis' => new Verb(
+                'rust taken off with a current: whether to, hydrogen, fresh air, warmth',
+                self::ELECTROLYSIS_FIELDS,
+                self::ELECTROLYSIS_EXAMPLE,
+                self::electrolysis(...),
+            ),
             'mix' => new Verb('what must not come together', self::MIX_FIELDS, '{"present": ["acetic_acid", "steel", "chlorine_bleach"]}', self::mix(...)),
             'colour' => new Verb('a part beside a reference, before and after', self::COLOUR_FIELDS, self::COLOUR_EXAMPLE, self::colour(...)),
-            'choose' => new Verb('the means that fit a damage, side by side, and the steps of the first', self::CHOOSE_FIELDS, '{"damage": "yellowing", "part": {"material": "abs", "label_to_keep": true}}', self::choose(...)),
+            'choose' => new Verb(
+                'the means that fit a damage, side by side, and the steps of the first',
+                self::CHOOSE_FIELDS,
+                '{"damage": "yellowing", "part": {"material": "abs", "label_to_keep": true}}',
+                self::choose(...),
+            ),
         ];
     }
 
@@ -65,7 +80,10 @@ final readonly class TreatmentsRoom extends Room
         $refused = array_filter($clashes, static fn (Clash $it): bool => $closed || !$it->onlyClosed);
 
         return [
-            'forbidden' => array_map(static fn (Clash $it): array => ['a' => $it->a->value, 'b' => $it->b->value, 'makes' => $it->makes, 'only_closed' => $it->onlyClosed], $clashes),
+            'forbidden' => array_map(
+                static fn (Clash $it): array => ['a' => $it->a->value, 'b' => $it->b->value, 'makes' => $it->makes, 'only_closed' => $it->onlyClosed],
+                $clashes,
+            ),
             'verdict' => $refused === [] ? 'ok' : 'refuse',
             'reasons' => $clashes === [] ? ['nothing of it makes anything with another'] : array_map(static fn (Clash $it): string => $it->words(), $clashes),
         ];
@@ -94,7 +112,12 @@ final readonly class TreatmentsRoom extends Room
                 'reasons' => $choice[2],
             ], $it->choices),
             'steps' => array_map(
-                static fn (TreatmentStep $step): array => ['do' => $step->do, 'minutes' => $step->minutes, 'hands' => $step->hands, 'caution' => $step->caution],
+                static fn (TreatmentStep $step): array => [
+                    'do' => $step->do,
+                    'minutes' => $step->minutes,
+                    'hands' => $step->hands,
+                    'caution' => $step->caution,
+                ],
                 $it->steps(),
             ),
         ];

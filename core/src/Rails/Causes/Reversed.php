@@ -27,6 +27,10 @@ final readonly class Reversed implements CauseRule
             }
         }
 
-        return Cause::from(CauseCode::Reversed, $evidence, 'The polarity is wrong: first the probes (red on ground is the usual reason), then a plug or a part the wrong way round. Do not connect the board.');
+        return Cause::from(
+            CauseCode::Reversed,
+            $evidence,
+            'The polarity is wrong: first the probes (red on ground is the usual reason), then a plug or a part the wrong way round. Do not connect the board.',
+        );
     }
 }
