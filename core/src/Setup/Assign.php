@@ -255,6 +255,9 @@ final class Assign
     {
         $pair = $this->firstClash($state);
         if ($pair !== null) {
+            if ($budget < count($this->settings) && $this->mustMove($state) > $budget) {
+                return null;
+            }
             foreach ($pair as $s) {
                 if (!$state[$s]->free) {
                     continue;
@@ -316,6 +319,40 @@ final class Assign
         }
 
         return $found;
+    }
+
+    /**
+     * At least so many have to move: whoever clashes with what stays, and of those that all clash with each other all but one.
+     *
+     * @param array<int, SettingState> $state
+     */
+    private function mustMove(array $state): int
+    {
+        $forced = 0;
+        $groups = [];
+        foreach ($state as $s => $one) {
+            if (!$one->free) {
+                continue;
+            }
+            foreach ($state as $t => $other) {
+                if (!$other->free && !$other->open && $this->clashes($s, $one->at, $t, $other->at)) {
+                    ++$forced;
+                    continue 2;
+                }
+            }
+            foreach ($groups as $g => $group) {
+                foreach ($group as $t) {
+                    if (!$this->clashes($s, $one->at, $t, $state[$t]->at)) {
+                        continue 2;
+                    }
+                }
+                $groups[$g][] = $s;
+                continue 2;
+            }
+            $groups[] = [$s];
+        }
+
+        return $forced + array_sum(array_map(static fn (array $group): int => count($group) - 1, $groups));
     }
 
     /**

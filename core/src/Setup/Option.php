@@ -20,12 +20,6 @@ final readonly class Option
     {
         $node->only('name', 'claims');
 
-        return new self($node->at('name')->name(), self::claims($node));
-    }
-
-    /** @return list<Claim> */
-    public static function claims(Node $node): array
-    {
-        return array_map(Claim::read(...), $node->at('claims')->items(self::MOST_CLAIMS));
+        return new self($node->at('name')->name(), array_map(Claim::read(...), $node->at('claims')->items(self::MOST_CLAIMS)));
     }
 }

@@ -44,6 +44,6 @@ final readonly class Setting
     {
         $node->only('by', 'claims');
 
-        return new self($owner, $node->at('by')->name(), null, [new Option('', Option::claims($node))], 0, true);
+        return new self($owner, $node->at('by')->name(), null, [new Option('', array_map(Claim::read(...), $node->at('claims')->items()))], 0, true);
     }
 }

@@ -74,6 +74,8 @@ final class AssignTest extends TestCase
         $found = self::put(new SetupRoom(), 'assign', ['devices' => $devices(40, 39)]);
         self::assertLessThan(30, microtime(true) - $from);
         self::assertSame([false, null, null, []], [$found['proved'], $found['solvable'], $found['changes_needed'], $found['core']]);
+        $kept = array_map(static fn (int $i): array => ['resource' => 'port', 'at' => $i], range(1, 40));
+        self::assertTrue(self::put(new SetupRoom(), 'assign', ['devices' => [], 'reserved' => [['by' => 'board', 'claims' => $kept]]])['solvable']);
         $found = self::put(new SetupRoom(), 'assign', ['devices' => $devices(7, 8)]);
         self::assertSame([true, true, 6, 10], [$found['proved'], $found['solvable'], $found['changes_needed'], count((array) $found['plans'])]);
     }
