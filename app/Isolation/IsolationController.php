@@ -135,7 +135,8 @@ final readonly class IsolationController
                 static fn ($it): string => ($it->parts === [] ? 'nothing is bad' : implode(' and ', $it->parts)).', '.self::percent($it->probability),
                 array_slice($found->diagnoses, 0, 5),
             ),
-            next: array_map(static fn (NextRun $it): SwapNextCard => new SwapNextCard(
+            // Nothing that powers the board is advised while a gate is closed.
+            next: !$find->powered ? [] : array_map(static fn (NextRun $it): SwapNextCard => new SwapNextCard(
                 self::change($it),
                 $it->parts,
                 number_format($it->gainBits, 2).' bit',

@@ -60,6 +60,7 @@ final class IsolationTest extends TestCase
         self::assertSame([[], ['spare']], $page->json('swaps.runs.*.changed'));
         self::assertStringStartsWith('card, ', self::text($page->json('swaps.diagnoses.0')));
         self::assertGreaterThan(0.5, $page->json('swaps.parts.1.probability'));
+        self::assertSame([false, []], [$page->json('powered'), $page->json('swaps.next')], 'no rail of it is judged yet');
         self::assertSame('card', $this->getJson("/api/jobs/{$job->id}")->json('sheet.suspected.0.text'));
         // As evidence for the causes of a symptom: the graphics come before the memory.
         $this->said($job, 'symptom_chosen', ['symptom' => 'fan_dark'])->assertCreated();

@@ -153,6 +153,7 @@ function TryOne({ page }: { page: FindPage }) {
                     <label key={it.id} className="flex min-h-11 items-center gap-2">
                         <input
                             type="checkbox"
+                            aria-label={`${it.id}, ${it.role}`}
                             checked={fitted.includes(it.id)}
                             onChange={(event) =>
                                 setChosen(event.target.checked ? [...fitted, it.id] : fitted.filter((one) => one !== it.id))
