@@ -166,13 +166,13 @@ function Row({ test, large, may, take }: { test: Test; large: boolean; may: bool
                 {test.danger !== null && <span className="font-bold text-out">. Caution: {test.danger}</span>}
             </p>
             {may && (
-                <p className="mt-1 flex flex-wrap gap-2">
+                <div role="group" aria-label={`Outcome of ${test.words}`} className="mt-1 flex flex-wrap gap-2">
                     {test.outcomes.map((it, i) => (
-                        <Button key={it.value} aria-label={`${test.words}: ${it.words}`} onClick={() => take(test, it.value)}>
+                        <Button key={it.value} onClick={() => take(test, it.value)}>
                             {it.words} {large && <kbd>{'12345678'.charAt(i)}</kbd>}
                         </Button>
                     ))}
-                </p>
+                </div>
             )}
         </li>
     );
