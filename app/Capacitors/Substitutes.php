@@ -18,8 +18,8 @@ use Illuminate\Support\Facades\DB;
 final readonly class Substitutes
 {
     /** Parts that are looked at for one original, those that are there and of its own value first, and how many of them are shown. */
-    private const LOOKED_AT = 80;
-    private const SHOWN = 40;
+    private const LOOKED_AT = 48;
+    private const SHOWN = 24;
     private const SLACK = 1e-9;
 
     /** @return list<SubstituteChoice> */

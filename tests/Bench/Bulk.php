@@ -142,6 +142,18 @@ final class Bulk
                    CONCAT('saw that the fault comes and goes with the temperature of the room, try ', x.seq), '{}', REPEAT('0', 64), NOW() FROM ({$source}) x");
     }
 
+    /** So many entries on the board of a job, spread over that many older jobs. */
+    public function heap(string $job, int $jobs, int $entries): string
+    {
+        $columns = 'machine_id, board_id, owner, outcome, handed_back, minutes, allowance_minutes, opened_at, closed_at, last_entry_at, sheet';
+        $this->database->exec("INSERT INTO jobs (id, title, state, stage, {$columns})
+            SELECT CONCAT('00X', LPAD(seq, 23, '0')), 'heaped', 'closed', 'close', {$columns} FROM jobs JOIN seq_1_to_{$jobs} WHERE id = '{$job}'");
+        $this->entries("SELECT CONCAT('00X', LPAD(1 + seq % {$jobs}, 23, '0')) AS job, '{$this->boardOf($job)}' AS board, seq FROM seq_1_to_{$entries}", 'HEAP');
+        $this->one('ANALYZE TABLE jobs, entries');
+
+        return $this->boardOf($job);
+    }
+
     public function counts(): string
     {
         return "{$this->one('SELECT COUNT(*) FROM jobs')} jobs, {$this->one('SELECT COUNT(*) FROM entries')} entries";

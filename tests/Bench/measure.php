@@ -276,6 +276,32 @@ foreach ($heavy[50] as $what => $times) {
 }
 $line('the shelf as CSV, 20 000 parts', $client->load('/shelf.csv', 3, 1), 'wanted: under 1500 ms');
 
+// A board with 100 000 entries in a hundred jobs: what rooms show of it, and a reading more
+$onHeap = [
+    'capacitors' => "/api/jobs/{$recap}/capacitors", 'substitutes' => "/api/jobs/{$recap}/substitutes?cap=C1", 'battery' => "/api/jobs/{$recap}/battery",
+    'leaks' => "/api/jobs/{$recap}/corrosion", 'memory' => "/api/jobs/{$recap}/memory", 'record' => "/api/boards/{$bulk->boardOf($recap)}",
+];
+$heaped = [];
+foreach (['before', 'after'] as $when) {
+    foreach ($onHeap as $what => $path) {
+        $client->load($path, 5, 1);
+        $heaped[$what][$when] = $client->load($path, 30, 1);
+    }
+    $heaped['a capacitor reading taken'][$when] = array_merge(...array_map(static fn (): array => $client->load("/api/jobs/{$recap}/entries", 1, 1, (string) json_encode([
+        'id' => (string) Symfony\Component\Uid\Ulid::generate(), 'at' => gmdate('Y-m-d\TH:i:s\Z'), 'kind' => 'cap_reading',
+        'data' => ['cap' => 'C5', 'in_circuit' => false, 'capacitance_f' => 0.00098, 'esr_ohm' => 0.05],
+    ])), range(1, 20)));
+    $when === 'before' && $bulk->heap($recap, 100, 100_000);
+}
+foreach ($heaped as $what => $times) {
+    $middle = static function (array $of): float {
+        sort($of);
+
+        return (float) $of[intdiv(count($of), 2)];
+    };
+    printf("%-62s %.1f and %.1f ms, ratio %.2f   wanted: at most 1.5\n", "board with 100 000 entries: {$what}", $middle($times['before']), $middle($times['after']), $middle($times['after']) / $middle($times['before']));
+}
+
 if (in_array('small', $argv, true)) {
     exit(0);
 }
