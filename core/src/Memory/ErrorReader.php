@@ -25,8 +25,14 @@ final class ErrorReader
     /** Lines of a batch that are looked at one by one before the rest is taken at once: the header, and what tells the radix. */
     private const BY_LINE = 2;
 
+    /** Addresses whose place is kept. */
+    private const PLACES = 16_384;
+
     /** @var array<array-key, int> word by its text */
     private array $words = [];
+
+    /** @var array<array-key, array{int, int, int}> place by the text of its address */
+    private array $places = [];
 
     /** @var list<string>|null */
     private ?array $header = null;
@@ -128,7 +134,21 @@ final class ErrorReader
     {
         $this->cut === null || $lines === [] || throw $this->cut;
         $errors = [];
+        $usual = $this->plain && !str_contains($lines[0] ?? '', "\r");
         foreach (array_count_values($lines) as $line => $times) {
+            if ($usual) {
+                // Of words and at places that were read and found good before: taken at once.
+                $cells = explode(',', (string) $line);
+                $place = $this->places[$cells[0]] ?? null;
+                $expected = $this->words[$cells[1] ?? ''] ?? null;
+                $actual = $this->words[$cells[2] ?? ''] ?? null;
+                if ($place !== null && $expected !== null && $actual !== null && !isset($cells[3])) {
+                    $this->locator->at($place, $expected ^ $actual, $actual, $times);
+                    // One that is outside the map belongs into no sample.
+                    $place[1] >= 0 || $errors[$line] = null;
+                    continue;
+                }
+            }
             $line = (string) $line;
             $this->times = $times;
             try {
@@ -143,8 +163,18 @@ final class ErrorReader
             }
         }
         $this->times = 1;
-        $this->locator->sampled($lines, $errors);
+        $this->locator->sampled($lines, $errors, $this->again(...));
         $this->row += count($lines);
+    }
+
+    /** @return array{int, int, int, int}|null of a usual row that was taken at once, what belongs into the sample */
+    private function again(string $line): ?array
+    {
+        [$address, $expected, $actual] = [...explode(',', $line), '', '', ''];
+        $place = $this->places[$address] ?? $this->locator->place($this->radix->parse($address) ?? 0);
+        $read = $this->words[$actual] ?? $this->radix->parse($actual) ?? 0;
+
+        return $place[1] < 0 ? null : [$place[1], $place[0], ($this->words[$expected] ?? $this->radix->parse($expected) ?? 0) ^ $read, $read];
     }
 
     /** @param bool $last what comes before it may be kept */
@@ -228,8 +258,11 @@ final class ErrorReader
             return $this->row($cells);
         }
         $this->guess?->took((string) $cells[0]);
+        count($this->places) < self::PLACES || $this->places = [];
+        $place = $this->places[(string) $cells[0]] = $this->locator->place($address);
+        $this->locator->at($place, $expected ^ $actual, $actual, $this->times);
 
-        return $this->locator->counted($address, $expected ^ $actual, $actual, $this->times);
+        return $place[1] < 0 ? null : [$place[1], $address, $expected ^ $actual, $actual];
     }
 
     /**

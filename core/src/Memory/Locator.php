@@ -119,15 +119,30 @@ final class Locator
      */
     public function counted(int $address, int $xor, ?int $actual, int $times): ?array
     {
-        $this->errors += $times;
+        $place = $this->place($address);
+        $this->at($place, $xor, $actual, $times);
+
+        return $actual === null || $place[1] < 0 ? null : [$place[1], $address, $xor, $actual];
+    }
+
+    /** @return array{int, int, int} the address, its bank and its cell there; bank -1: it is in none that was tested */
+    public function place(int $address): array
+    {
         $bank = $this->map->bankAt($address);
-        if ($bank === null || !$this->tested[$bank]) {
+
+        return $bank === null || !$this->tested[$bank] ? [$address, -1, 0] : [$address, $bank, $this->map->banks[$bank]->cell($address)];
+    }
+
+    /** @param array{int, int, int} $place of the error, as place() said */
+    public function at(array $place, int $xor, ?int $actual, int $times): void
+    {
+        [$address, $bank, $cell] = $place;
+        $this->errors += $times;
+        if ($bank < 0) {
             $this->unmapped += $times;
 
-            return null;
+            return;
         }
-        $it = $this->map->banks[$bank];
-        $cell = $it->cell($address);
         if (isset($this->slots[$bank][$xor])) {
             $slot = &$this->slots[$bank][$xor];
             $slot[0] += $times;
@@ -139,28 +154,31 @@ final class Locator
             $this->slots[$bank][$xor] = [$times, $cell, $cell, [$cell => true]];
             ++$this->held < self::HELD || $this->settle();
         }
+        $it = $this->map->banks[$bank];
         if ($it->parity) {
             $this->parityErrors->data($bank, $address, $this->isOdd($xor & $it->ownBits));
         }
         isset($this->drives[$bank]) && $this->drives[$bank]->data($cell, $xor & $it->ownBits, $times);
         if ($actual === null) {
-            return null;
+            return;
         }
-        $this->constant[$bank] = !array_key_exists($bank, $this->constant) || $this->constant[$bank] === $actual ? $actual : false;
+        $one = $this->constant[$bank] ?? null;
+        if ($one !== false && $one !== $actual) {
+            $this->constant[$bank] = $one === null ? $actual : false;
+        }
         $this->lines === [] || $this->partners->ask($bank, $address, $actual, $xor, $times);
-
-        return [$bank, $address, $xor, $actual];
     }
 
     /**
      * Errors that were counted, in the order in which they came.
      *
-     * @param list<string>                                     $rows
-     * @param array<array-key, array{int, int, int, int}|null> $errors by row
+     * @param list<string>                                              $rows
+     * @param array<array-key, array{int, int, int, int}|null>          $errors by row; null: it has no actual value
+     * @param (\Closure(string): (array{int, int, int, int}|null))|null $other  of a row that is not among them
      */
-    public function sampled(array $rows, array $errors): void
+    public function sampled(array $rows, array $errors, ?\Closure $other = null): void
     {
-        $this->sample->addAll($rows, $errors);
+        $this->sample->addAll($rows, $errors, $other);
     }
 
     public function parity(int $address, int $times = 1): void

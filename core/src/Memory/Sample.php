@@ -34,25 +34,26 @@ final class Sample
     /**
      * Rows as they came, of which many are alike; where all have an actual value, those between two that are sampled are not looked at.
      *
-     * @param list<string>                                     $rows
-     * @param array<array-key, array{int, int, int, int}|null> $errors by row; null: it has no actual value
+     * @param list<string>                                              $rows
+     * @param array<array-key, array{int, int, int, int}|null>          $errors by row; null: it has no actual value
+     * @param (\Closure(string): (array{int, int, int, int}|null))|null $other  of a row that is not among them and has an actual value in the map, or lies outside
      */
-    public function addAll(array $rows, array $errors): void
+    public function addAll(array $rows, array $errors, ?\Closure $other): void
     {
         if (in_array(null, $errors, true)) {
-            $rows = array_values(array_filter($rows, static fn (string $row): bool => $errors[$row] !== null));
+            $rows = array_values(array_filter($rows, static fn (string $row): bool => !array_key_exists($row, $errors) || $errors[$row] !== null));
         }
         $n = count($rows);
         for ($i = 0; $i < $n; ++$i) {
             $skipped = (-$this->came % $this->step + $this->step) % $this->step;
-            $i += $skipped;
-            if ($i >= $n) {
-                $this->came += $n - ($i - $skipped);
+            if ($i + $skipped >= $n) {
+                $this->came += $n - $i;
 
                 return;
             }
+            $i += $skipped;
             $this->came += $skipped;
-            $error = $errors[$rows[$i]];
+            $error = $errors[$rows[$i]] ?? ($other === null ? null : $other($rows[$i]));
             $error === null || $this->add($error);
         }
     }
