@@ -154,6 +154,19 @@ final class Bulk
         return $this->boardOf($job);
     }
 
+    /** Photos without files, one after the other on jobs whose identifier begins so: heaped ("00X", after heap()) or spread ("00B", after fill()). */
+    public function photoRows(string $jobs, int $of, int $photos): void
+    {
+        $mark = $jobs === '00X' ? 'HP' : 'SP';
+        $job = "CONCAT('{$jobs}', LPAD(1 + seq % {$of}, 23, '0'))";
+        $this->database->exec("INSERT INTO photos (id, job_id, author, width, height, bytes, sha256, taken_in_at)
+            SELECT CONCAT('00{$mark}', LPAD(seq, 22, '0')), {$job}, 'x', 2000, 1500, 1, REPEAT('0', 64), DATE_ADD('2007-01-01', INTERVAL seq MINUTE) FROM seq_1_to_{$photos}");
+        $this->database->exec("INSERT INTO entries (id, job_id, board_id, kind, stage, at, author, minutes, text, data, fingerprint, received_at)
+            SELECT CONCAT('00{$mark}E', LPAD(seq, 21, '0')), jobs.id, board_id, 'photo', 'find', DATE_ADD('2007-01-01', INTERVAL seq MINUTE), 'x', 0, CONCAT('Photo ', seq),
+                CONCAT('{\"photo\":\"00{$mark}', LPAD(seq, 22, '0'), '\"}'), REPEAT('0', 64), NOW() FROM seq_1_to_{$photos} JOIN jobs ON jobs.id = {$job}");
+        $this->one('ANALYZE TABLE photos, entries');
+    }
+
     public function counts(): string
     {
         return "{$this->one('SELECT COUNT(*) FROM jobs')} jobs, {$this->one('SELECT COUNT(*) FROM entries')} entries";
