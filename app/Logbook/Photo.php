@@ -14,6 +14,7 @@ use Carbon\CarbonImmutable;
  *
  * @property string          $id
  * @property string          $job_id
+ * @property string          $board_id    the job's main one: its record shows them
  * @property string          $author
  * @property int             $width
  * @property int             $height
@@ -48,7 +49,7 @@ final class Photo extends ClientKeyed
         if ($data instanceof PhotoTaken) {
             return $data;
         }
-        $pins = Entry::query()->where('job_id', $job->id)->where('kind', Pin::KIND)->where('data->photo', $data->photo)->count();
+        $pins = Entry::query()->where('photo', $data->photo)->where('kind', Pin::KIND)->count();
 
         return new Pin($data->photo, $data->x, $data->y, $pins + 1);
     }

@@ -20,13 +20,13 @@ final readonly class PhotoCards
     /** @return list<PhotoCard> in time order */
     public static function of(Job $job): array
     {
-        return self::cards(self::photos()->where('job_id', $job->id)->orderBy('taken_in_at')->orderBy('id')->get(), self::entries([$job->id])->get());
+        return self::cards(self::photos()->where('job_id', $job->id)->orderBy('taken_in_at')->orderBy('id')->get(), self::entries()->where('job_id', $job->id)->whereIn('kind', [PhotoTaken::KIND, Pin::KIND])->get());
     }
 
     /** The latest of all the board's jobs, or those before a place. */
     public static function ofBoard(Board $board, ?Node $before = null): PhotoList
     {
-        $query = self::photos()->whereIn('job_id', DB::table('jobs')->select('id')->where('board_id', $board->id));
+        $query = self::photos()->where('board_id', $board->id);
         if ($before !== null) {
             [$at, $id] = Cursor::read($before);
             $query->where('taken_in_at', '<=', $at)->where(static fn (Builder $q) => $q->where('taken_in_at', '<', $at)->orWhere('id', '<', $id));
@@ -37,7 +37,7 @@ final readonly class PhotoCards
 
         return new PhotoList(self::cards(
             $photos,
-            $photos->isEmpty() ? collect() : self::entries($photos->pluck('job_id')->unique()->all())->whereIn('data->photo', $photos->pluck('id'))->get(),
+            self::entries()->whereIn('photo', $photos->pluck('id'))->get(),
         ), $first === null || $found->count() <= self::ON_BOARD ? null : Cursor::of($first, 'taken_in_at'));
     }
 
@@ -47,14 +47,10 @@ final readonly class PhotoCards
         return DB::table('photos')->select('id', 'job_id', 'author', 'width', 'height', 'taken_in_at', 'imported');
     }
 
-    /**
-     * Without an order: sorting long texts costs more than reading them.
-     *
-     * @param array<mixed> $jobs
-     */
-    private static function entries(array $jobs): Builder
+    /** Without an order: sorting long texts costs more than reading them. */
+    private static function entries(): Builder
     {
-        return DB::table('entries')->whereIn('job_id', $jobs)->whereIn('kind', [PhotoTaken::KIND, Pin::KIND])->select('id', 'kind', 'at', 'text', 'data');
+        return DB::table('entries')->select('id', 'kind', 'at', 'text', 'data');
     }
 
     /**

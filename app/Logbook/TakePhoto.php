@@ -37,7 +37,7 @@ final readonly class TakePhoto
         $path = self::checked($file);
         $photo = new Photo([
             'id' => $id,
-            'job_id' => $job->id,
+            'job_id' => $job->id, 'board_id' => $job->board_id,
             'author' => $who->name,
             'bytes' => filesize($path),
             'sha256' => hash_file('sha256', $path),

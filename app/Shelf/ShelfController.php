@@ -24,7 +24,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 final readonly class ShelfController
 {
     private const DONORS = 200;
-    private const PAGE = 60;
+    private const PAGE = 40;
 
     #[OA\Get(path: '/shelf', operationId: 'showShelf', tags: ['shelf'], parameters: [
         new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string')),

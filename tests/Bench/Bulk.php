@@ -74,8 +74,8 @@ final class Bulk
             $entry = Ulid::generate();
             link("{$folder}/bench.jpg", "{$folder}/{$id}.thumb.jpg");
             $this->database->exec(
-                "INSERT INTO photos (id, job_id, author, width, height, bytes, sha256, taken_in_at) VALUES ('{$id}', '{$this->demoJob()}', "
-                    ."'x', 2000, 1500, 1, REPEAT('0', 64), NOW())",
+                "INSERT INTO photos (id, job_id, board_id, author, width, height, bytes, sha256, taken_in_at) SELECT '{$id}', id, board_id, "
+                    ."'x', 2000, 1500, 1, REPEAT('0', 64), NOW() FROM jobs WHERE id = '{$this->demoJob()}'",
             );
             $this->database->exec(
                 'INSERT INTO entries (id, job_id, board_id, kind, stage, at, author, minutes, text, data, fingerprint, received_at) SELECT '
@@ -159,12 +159,45 @@ final class Bulk
     {
         $mark = $jobs === '00X' ? 'HP' : 'SP';
         $job = "CONCAT('{$jobs}', LPAD(1 + seq % {$of}, 23, '0'))";
-        $this->database->exec("INSERT INTO photos (id, job_id, author, width, height, bytes, sha256, taken_in_at)
-            SELECT CONCAT('00{$mark}', LPAD(seq, 22, '0')), {$job}, 'x', 2000, 1500, 1, REPEAT('0', 64), DATE_ADD('2007-01-01', INTERVAL seq MINUTE) FROM seq_1_to_{$photos}");
+        $this->database->exec("INSERT INTO photos (id, job_id, board_id, author, width, height, bytes, sha256, taken_in_at)
+            SELECT CONCAT('00{$mark}', LPAD(seq, 22, '0')), jobs.id, board_id, 'x', 2000, 1500, 1, REPEAT('0', 64), DATE_ADD('2007-01-01', INTERVAL seq MINUTE)
+            FROM seq_1_to_{$photos} JOIN jobs ON jobs.id = {$job}");
         $this->database->exec("INSERT INTO entries (id, job_id, board_id, kind, stage, at, author, minutes, text, data, fingerprint, received_at)
             SELECT CONCAT('00{$mark}E', LPAD(seq, 21, '0')), jobs.id, board_id, 'photo', 'find', DATE_ADD('2007-01-01', INTERVAL seq MINUTE), 'x', 0, CONCAT('Photo ', seq),
                 CONCAT('{\"photo\":\"00{$mark}', LPAD(seq, 22, '0'), '\"}'), REPEAT('0', 64), NOW() FROM seq_1_to_{$photos} JOIN jobs ON jobs.id = {$job}");
         $this->one('ANALYZE TABLE photos, entries');
+    }
+
+    /**
+     * The queries that the application asks while something runs, each once: the server writes them down.
+     *
+     * @return list<string>
+     */
+    public function asked(\Closure $run): array
+    {
+        $server = new \PDO("mysql:unix_socket={$this->var}/mariadb/db.sock", (string) get_current_user());
+        $server->exec("SET GLOBAL log_output = 'TABLE'");
+        $server->exec('TRUNCATE mysql.general_log');
+        $server->exec('SET GLOBAL general_log = ON');
+        try {
+            $run();
+        } finally {
+            $server->exec('SET GLOBAL general_log = OFF');
+        }
+        $found = [];
+        foreach ($server->query("SELECT argument FROM mysql.general_log WHERE command_type IN ('Execute', 'Query') AND argument LIKE 'select %'") ?: [] as $row) {
+            $sql = is_array($row) && is_string($row['argument'] ?? null) ? $row['argument'] : '';
+            // Once for queries that differ in their values.
+            $found[preg_replace("/'(?:[^'\\\\]|\\\\.)*'|\\b\\d+\\b/", '?', $sql) ?? $sql] ??= $sql;
+        }
+
+        return array_values($found);
+    }
+
+    /** What ANALYZE says of a query. */
+    public function plan(string $sql): string
+    {
+        return $this->one("ANALYZE FORMAT=JSON {$sql}");
     }
 
     public function counts(): string

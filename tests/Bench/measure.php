@@ -13,6 +13,7 @@ require __DIR__.'/../../vendor/autoload.php';
 
 use Tests\Bench\Bulk;
 use Tests\Bench\Client;
+use Tests\Bench\Plans;
 use Tests\Browser\Chrome;
 
 $root = dirname(__DIR__, 2);
@@ -322,3 +323,15 @@ foreach ($pages as $what => $path) {
     sort($small[$what]);
     printf("%-62s ratio of medians %.2f   wanted: at most 1.5\n", '', $large[100] / $small[$what][100]);
 }
+
+// What the database does for each of these pages, over the large set: the same rule that tests/Http/PlansTest holds over 50 000 entries.
+$asked = $bulk->asked(static function () use ($client, $pages): void {
+    foreach ($pages as $path) {
+        $client->load($path, 1, 1);
+    }
+});
+$wrong = array_merge(...array_map(static fn (string $sql): array => Plans::of($sql, static fn (): string => $bulk->plan($sql)), $asked));
+printf("%d queries explained over the large database, %d read a growing table whole or sort more than they show\n%s", count($asked), count($wrong), implode('', array_map(
+    static fn (string $it): string => "    {$it}\n",
+    $wrong,
+)));

@@ -385,7 +385,7 @@ final class LogbookTest extends TestCase
         $job = $this->job();
         for ($i = 0; $i < 95; ++$i) {
             \App\Logbook\Photo::query()->create([
-                'id' => self::ulid(), 'job_id' => $job->id, 'author' => 'Test', 'width' => 1, 'height' => 1, 'bytes' => 1, 'sha256' => str_repeat('0', 64),
+                'id' => self::ulid(), 'job_id' => $job->id, 'board_id' => $job->board_id, 'author' => 'Test', 'width' => 1, 'height' => 1, 'bytes' => 1, 'sha256' => str_repeat('0', 64),
                 'taken_in_at' => now()->addSeconds(intdiv($i, 3)),
             ]);
         }

@@ -8,6 +8,7 @@ use App\People\Role;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Tests\Bench\Plans;
 
 /**
  * What the database does for every page that can be read, over 50 000 entries, 5 000 jobs and boards and 5 000 parts on the shelf: no table that
@@ -16,23 +17,6 @@ use Illuminate\Support\Facades\DB;
 final class PlansTest extends TestCase
 {
     use EveryRoute;
-
-    private const GROWS = [
-        'entries', 'jobs', 'readings', 'runs', 'photos', 'boards', 'machines', 'kinds', 'kind_profiles', 'shelf_items', 'shelf_moves', 'open_items',
-        'capacitor_tests', 'memory_sources', 'board_moves',
-    ];
-
-    /** Rows that a page may sort, or read past an index. */
-    private const PAGE = 600;
-
-    /** What counts or writes out all there is, and the reason. */
-    private const WHOLE = [
-        'select count(*) as aggregate from `shelf_items`' => 'how many parts there are stands above the list',
-        'from `shelf_items` order by `sku` asc limit 500' => 'the shelf as a file, in pieces',
-        '`entries`.`corrects_id`, `readings`.`entry_id`' => 'a board\'s whole record is written out',
-        '`boards`.`found_by` like' => 'a part of a name has no index; tests/Bench measures it over 10 000 boards',
-        '`machines`.`found_by` like' => 'as for boards',
-    ];
 
     /** A database of its own, in which statistics can be taken. */
     protected array $connectionsToTransact = [];
@@ -74,7 +58,7 @@ final class PlansTest extends TestCase
         ] as $sql) {
             DB::statement($sql);
         }
-        DB::select('ANALYZE TABLE '.implode(', ', self::GROWS));
+        DB::select('ANALYZE TABLE '.implode(', ', Plans::GROWS));
     }
 
     public function test_no_page_reads_a_growing_table_whole_or_sorts_more_than_it_shows(): void
@@ -93,48 +77,16 @@ final class PlansTest extends TestCase
             $this->as(Role::Lead)->get($address);
         }
         self::assertGreaterThan(100, count($asked));
+        $explained = static fn (string $sql, array $bindings = []): string => (string) array_values(get_object_vars((object) DB::select("ANALYZE FORMAT=JSON {$sql}", $bindings)[0]))[0];
         $wrong = [];
         foreach ($asked as $sql => [$bindings, $address]) {
-            if (array_filter(array_keys(self::WHOLE), static fn (string $part): bool => str_contains($sql, $part)) !== []) {
-                continue;
-            }
-            $plan = json_decode((string) array_values(get_object_vars((object) DB::select("ANALYZE FORMAT=JSON {$sql}", $bindings)[0]))[0], true);
-            foreach (self::faults(is_array($plan) ? $plan : []) as $fault) {
-                $wrong[] = "{$address}: {$fault}: {$sql}";
+            foreach (Plans::of($sql, static fn (): string => $explained($sql, $bindings)) as $fault) {
+                $wrong[] = "{$address}: {$fault}";
             }
         }
         self::assertSame([], $wrong);
         // The test itself notices: what no index answers is found.
-        $plan = json_decode((string) array_values(get_object_vars((object) DB::select("ANALYZE FORMAT=JSON select * from entries where text = 'x' order by author limit 1")[0]))[0], true);
-        self::assertNotSame([], self::faults(is_array($plan) ? $plan : []));
-    }
-
-    /**
-     * @param array<array-key, mixed> $node of a plan
-     *
-     * @return list<string>
-     */
-    private static function faults(array $node): array
-    {
-        $faults = [];
-        foreach ($node as $name => $part) {
-            if (!is_array($part)) {
-                continue;
-            }
-            $rows = is_numeric($part['r_rows'] ?? null) ? (float) $part['r_rows'] : 0.0;
-            $loops = is_numeric($part['r_loops'] ?? null) ? (float) $part['r_loops'] : 1.0;
-            if ($name === 'table' && in_array($part['table_name'] ?? '', self::GROWS, true) && in_array($part['access_type'] ?? '', ['ALL', 'index'], true) && $rows * $loops > self::PAGE) {
-                $faults[] = 'reads '.(int) ($rows * $loops)." rows of {$part['table_name']}";
-            }
-            if ($name === 'filesort' && $rows === 0.0 && is_numeric($part['r_output_rows'] ?? null)) {
-                $rows = (float) $part['r_output_rows'];
-            }
-            if ($name === 'filesort' && $rows > self::PAGE) {
-                $faults[] = "sorts {$rows} rows";
-            }
-            $faults = [...$faults, ...self::faults($part)];
-        }
-
-        return $faults;
+        $whole = "select * from entries where text = 'x' order by author limit 1";
+        self::assertNotSame([], Plans::of($whole, static fn (): string => $explained($whole)));
     }
 }
