@@ -84,13 +84,16 @@ final class BatteriesRoom extends Room
     public function facts(Job $job, Profile $profile, Facts $known): array
     {
         // A battery on the main board is not answered by "none" on a card: each board's last word counts, and the worst of them for the job.
-        $last = [];
+        $last = $notes = [];
         foreach (StandingOfJob::here()->of($job->id, ...$this->decides()) as $entry) {
-            $last[strtolower((string) $entry->board_id)] = $entry->as(BatteryNote::class)?->state;
+            $board = strtolower((string) $entry->board_id);
+            $notes[$board] = $entry->as(BatteryNote::class);
+            $last[$board] = $notes[$board]?->state;
         }
         $state = in_array(BatteryState::Leaking, $last, true) ? BatteryState::Leaking : $last[strtolower($job->board_id)] ?? null;
+        $answers = array_map(static fn (?BatteryNote $it): array => $it?->answers() ?? [], array_values($notes));
 
-        return $state === null ? [] : [new BatteryKnown($state)];
+        return $state === null ? [] : [new BatteryKnown($state), ...array_merge(...$answers)];
     }
 
     /** A battery that is fitted ends the re-check of the one before it, and may open one of its own. */

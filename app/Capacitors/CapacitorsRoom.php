@@ -138,6 +138,11 @@ final class CapacitorsRoom extends Room
             ->map(static fn (Entry $it): string => $it->as(Overruled::class)->of ?? '')->all();
         $parts = array_values(array_filter(array_diff_key($tests, array_flip($overruled)), is_string(...)));
 
-        return $parts === [] ? [] : [new PartsCondemned($parts)];
+        if ($parts === []) {
+            return [];
+        }
+        $condemned = new PartsCondemned($parts);
+
+        return [$condemned, $condemned->answer()];
     }
 }

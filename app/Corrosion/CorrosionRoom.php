@@ -8,13 +8,17 @@ use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\OpenItem;
 use App\Logbook\Room;
+use App\Logbook\StandingOfJob;
 use App\Logbook\Taking;
 use Ash\Corrosion\ContinuityRead;
 use Ash\Corrosion\CorrosionRoom as Core;
+use Ash\Corrosion\Surveyed;
 use Ash\Corrosion\SurveyPlace;
 use Ash\Corrosion\TraceVerdict;
 use Ash\Document\InvalidDocument;
+use Ash\Facts\Facts;
 use Ash\Logbook\EntryData;
+use Ash\Logbook\Profile;
 use Illuminate\Support\Facades\Route;
 
 /** What leaks and continuity bring on this floor. */
@@ -52,6 +56,26 @@ final class CorrosionRoom extends Room
             ?? throw InvalidDocument::at('/data/place', 'is not a place of this job\'s leak survey');
 
         return $data->judgedAt($place);
+    }
+
+    public function decides(): array
+    {
+        return [SurveyPlace::KIND, ContinuityRead::KIND];
+    }
+
+    public function facts(Job $job, Profile $profile, Facts $known): array
+    {
+        $places = $readings = [];
+        foreach (StandingOfJob::here()->of($job->id, ...$this->decides()) as $entry) {
+            $data = $entry->data;
+            if ($data instanceof SurveyPlace) {
+                $places[] = $data;
+            } elseif ($data instanceof ContinuityRead) {
+                $readings[$data->place] = $data;
+            }
+        }
+
+        return Surveyed::answers($places, $readings);
     }
 
     /** A trace that is thin or open is a thing to repair until it reads sound. */

@@ -10,6 +10,10 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class CauseRow
 {
+    /**
+     * @param list<string> $for
+     * @param list<string> $against
+     */
     public function __construct(
         #[OA\Property()]
         public string $words,
@@ -21,6 +25,12 @@ final readonly class CauseRow
         public float $probability,
         #[OA\Property()]
         public string $percent,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'results that are more likely under it than under the others')]
+        public array $for,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
+        public array $against,
+        #[OA\Property(description: 'the cheapest test that could settle it; null when none could, or it is settled')]
+        public ?string $settles,
     ) {
     }
 }

@@ -7,6 +7,8 @@ namespace App\Isolation;
 use App\Logbook\Job;
 use App\Logbook\SheetDocument;
 use App\Logbook\StandingOfJob;
+use Ash\Facts\Answered;
+use Ash\Facts\Facts;
 use Ash\Isolation\Advice;
 use Ash\Isolation\LibrarySymptom;
 use Ash\Isolation\SwapRecord;
@@ -22,14 +24,16 @@ final readonly class FindOfJob
     private const ALWAYS = ['off', 'meter'];
 
     /**
-     * @param array<string, string> $results outcome by test, behind a NUL
-     * @param list<SwapTried>       $runs    in time order
+     * @param array<string, string>                  $made     outcome by test, behind a NUL
+     * @param array<string, array{string, Answered}> $answered the same of what rooms have found out
+     * @param list<SwapTried>                        $runs     in time order
      */
-    private function __construct(public ?LibrarySymptom $symptom, private array $results, public array $runs, public bool $powered)
+    private function __construct(public ?LibrarySymptom $symptom, private array $made, public array $answered, public array $runs, public bool $powered)
     {
     }
 
-    public static function of(Job $job): self
+    /** @param Facts $known of the rooms before */
+    public static function of(Job $job, Facts $known): self
     {
         $chosen = null;
         $results = $runs = [];
@@ -44,7 +48,17 @@ final readonly class FindOfJob
             }
         }
 
-        return new self($chosen === null ? null : Library::symptom($chosen), $results[$chosen] ?? [], $runs, !SheetDocument::closed($job->sheet));
+        $symptom = $chosen === null ? null : Library::symptom($chosen);
+        $made = $results[$chosen] ?? [];
+
+        // What somebody says of a test himself counts before what a room makes of it.
+        return new self($symptom, $made, array_diff_key($symptom?->answered($known->all(Answered::class)) ?? [], $made), $runs, !SheetDocument::closed($job->sheet));
+    }
+
+    /** @return list<SwapTried> in time order */
+    public static function runs(Job $job): array
+    {
+        return self::of($job, new Facts())->runs;
     }
 
     /** @return list<string> */
@@ -56,7 +70,7 @@ final readonly class FindOfJob
     /** @return array<string, string> outcome by test, behind a NUL */
     public function results(): array
     {
-        return $this->results;
+        return $this->made + array_map(static fn (array $it): string => $it[0], $this->answered);
     }
 
     /** @param list<string> $more needs that somebody says are met */
@@ -64,7 +78,7 @@ final readonly class FindOfJob
     {
         $have = [...self::ALWAYS, ...($this->powered ? ['powered'] : []), ...array_diff($more, ['powered'])];
 
-        return $this->symptom?->advice($this->results, $have, $this->runs);
+        return $this->symptom?->advice($this->results(), $have, $this->runs);
     }
 
     public function swaps(): ?SwapRecord

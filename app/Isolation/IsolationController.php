@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Isolation;
 
 use App\Bench\ChoiceCard;
+use App\Logbook\Gathered;
 use App\Logbook\Job;
 use Ash\Document\Node;
-use Ash\Isolation\LibraryCause;
+use Ash\Isolation\CauseSeen;
 use Ash\Isolation\NextRun;
 use Ash\Isolation\SwapFitted;
 use Ash\Isolation\SwapOutcome;
@@ -29,7 +30,7 @@ final readonly class IsolationController
     {
         $query = Node::of((object) $request->query->all())->only('have');
         $have = array_slice(array_values(array_filter(explode(',', $query->filled('have')?->text(400) ?? ''))), 0, self::NEEDS);
-        $find = FindOfJob::of($job);
+        $find = FindOfJob::of($job, Gathered::facts($job, $job->profile()));
 
         return new JsonResponse(new FindPage(
             job_id: $job->id,
@@ -55,14 +56,13 @@ final readonly class IsolationController
      */
     private static function causes(FindOfJob $find, array $have): array
     {
-        $causes = $find->symptom->causes ?? [];
-        $rows = [];
-        foreach ($find->advice($have)->causes ?? [] as $id => $p) {
-            $it = $causes[$id] ?? null;
-            $it instanceof LibraryCause && $rows[] = new CauseRow($it->words(), $it->part, $it->shows, $p, self::percent($p));
-        }
+        $advice = $find->advice($have);
 
-        return $rows;
+        return $find->symptom === null || $advice === null ? [] : array_map(static fn (CauseSeen $it): CauseRow => new CauseRow(
+            words: $it->cause->words(), part: $it->cause->part, shows: $it->cause->shows, probability: $it->probability, percent: self::percent($it->probability),
+            for: $it->for, against: $it->against,
+            settles: $it->settles === null ? null : "{$it->settles[0]} ({$it->settles[2]} min): \"{$it->settles[1]}\" would settle it",
+        ), CauseSeen::all($find->symptom, $advice, $find->results()));
     }
 
     /**
@@ -75,7 +75,7 @@ final readonly class IsolationController
         $advice = $find->advice($have);
         $tests = $find->symptom->tests ?? [];
         $rows = [];
-        $row = static function (string $id, ?float $gain, array $needs, ?string $outcome) use ($tests, &$rows): void {
+        $row = static function (string $id, ?float $gain, array $needs, ?string $outcome, ?string $found = null) use ($tests, &$rows): void {
             $it = $tests["\0{$id}"];
             $rows[] = new TestRow(
                 id: $id, words: $it->words(), how: $it->how, danger: $it->test->danger, minutes: $it->test->minutes,
@@ -85,6 +85,7 @@ final readonly class IsolationController
                     array_values(array_filter($needs, is_string(...))),
                 ),
                 needs: array_values(array_filter($needs, is_string(...))), outcome: $outcome === null ? null : strtr($outcome, '_', ' '),
+                found_by: $found,
             );
         };
         foreach ($advice->next ?? [] as $it) {
@@ -94,7 +95,7 @@ final readonly class IsolationController
             $row($it['test'], null, $it['needs'], null);
         }
         foreach ($find->results() as $test => $outcome) {
-            isset($tests[$test]) && $row(substr($test, 1), null, [], $outcome);
+            isset($tests[$test]) && $row(substr($test, 1), null, [], $outcome, isset($find->answered[$test]) ? $find->answered[$test][1]->words : null);
         }
 
         return $rows;

@@ -33,7 +33,7 @@ final class IsolationRoom extends Room
     public function complete(EntryData $data, Taking $at): EntryData
     {
         if ($data instanceof SwapSaid) {
-            $runs = FindOfJob::of($at->job)->runs;
+            $runs = FindOfJob::runs($at->job);
 
             return $data->after($runs[count($runs) - 1] ?? null) ?? throw InvalidDocument::at('/data/parts', $runs === []
                 ? 'no set was tried yet: say what is fitted first (tried supply, board, card 1 as graphics: dark)'
@@ -61,7 +61,7 @@ final class IsolationRoom extends Room
 
     public function facts(Job $job, Profile $profile, Facts $known): array
     {
-        $weighed = FindOfJob::of($job)->weighed();
+        $weighed = FindOfJob::of($job, $known)->weighed();
 
         return $weighed === null ? [] : [$weighed];
     }

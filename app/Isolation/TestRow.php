@@ -37,6 +37,8 @@ final readonly class TestRow
         public array $needs,
         #[OA\Property(description: 'of one that was made')]
         public ?string $outcome,
+        #[OA\Property(description: 'what a room found that says so; null for what somebody made')]
+        public ?string $found_by = null,
     ) {
     }
 }

@@ -111,7 +111,7 @@ final class MemoryRoom extends Room
         foreach ($entries as $entry) {
             $data = $entry->data;
             if ($data instanceof MemoryRun) {
-                return [MemoryStanding::of($data, $done, $soak)];
+                return [MemoryStanding::of($data, $done, $soak), ...($done === null ? $data->answers() : [])];
             }
             if ($data instanceof SoakKept && $done === null && $soak === null && $data->errors === 0) {
                 return [MemoryStanding::soaked($data->sentence(''))];

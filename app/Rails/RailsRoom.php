@@ -120,7 +120,12 @@ final class RailsRoom extends Room
         $readings = RunState::latest($job->id);
         $last = $readings->last();
 
-        return $last === null ? [] : [new RailsJudged(RunState::judged($readings, RunState::rails($profile, $known)), $last->at)];
+        if ($last === null) {
+            return [];
+        }
+        $judged = new RailsJudged(RunState::judged($readings, RunState::rails($profile, $known)), $last->at);
+
+        return [$judged, ...$judged->answers()];
     }
 
     public function report(ReportOf $job): array

@@ -47,6 +47,34 @@ final class IsolationTest extends TestCase
         self::assertEqualsWithDelta(22 / 97, $this->page($job)->json('causes.0.probability'), 1e-9);
     }
 
+    public function test_what_a_room_finds_counts_as_the_tests_outcome(): void
+    {
+        $job = $this->job();
+        $this->said($job, 'symptom_chosen', ['symptom' => 'fan_dark'])->assertCreated();
+        $made = fn (): array => array_column(array_filter((array) $this->page($job)->json('tests'), static fn (array $it): bool => $it['outcome'] !== null), 'outcome', 'id');
+        self::assertSame([], $made());
+        $before = $this->page($job)->json('causes.*.percent');
+        $this->goodRun($job);
+        self::assertSame('good', $made()['rails_board'] ?? null, 'a good rail run is no test to be made again');
+        self::assertNotSame($before, $this->page($job)->json('causes.*.percent'));
+        $this->line($job, 'bat nicd 3 leaking');
+        $leak = fn (string $place, float $ohm): TestResponse => $this->said($job, 'continuity', ['place' => $place, 'measured_ohm' => $ohm, 'lead_ohm' => 0.1]);
+        $place = $this->line($job, 'leak U7 pin 3 trace 3 20 mm signal');
+        $leak($place, 0.11)->assertCreated();
+        self::assertSame(['leaked', 'sound'], [$made()['battery_look'] ?? null, $made()['continuity'] ?? null]);
+        $this->said($job, 'continuity', ['place' => $place, 'measured_ohm' => 'open', 'lead_ohm' => 0.1])->assertCreated();
+        self::assertSame('open', $made()['continuity'] ?? null);
+        $page = $this->page($job);
+        self::assertSame('eaten traces', $page->json('causes.0.words'));
+        self::assertSame('leaked', collect((array) $page->json('tests'))->firstWhere('id', 'battery_look')['outcome'] ?? null);
+        self::assertStringContainsString('open', self::text(collect((array) $page->json('tests'))->firstWhere('id', 'continuity')['found_by'] ?? null));
+        self::assertContains('continuity: open', (array) $page->json('causes.0.for'));
+        // What somebody says of the test himself counts before it.
+        $this->said($job, 'test_done', ['symptom' => 'fan_dark', 'test' => 'continuity', 'outcome' => 'sound'])->assertCreated();
+        self::assertSame('sound', $made()['continuity'] ?? null);
+        self::assertNull(collect((array) $this->page($job)->json('tests'))->firstWhere('id', 'continuity')['found_by'] ?? null);
+    }
+
     public function test_swaps_are_kept_and_clear_and_accuse(): void
     {
         $job = $this->job();

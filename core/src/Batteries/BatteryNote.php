@@ -11,6 +11,7 @@ use Ash\Document\Kept;
 use Ash\Document\Node;
 use Ash\Document\Settled;
 use Ash\Document\Shape;
+use Ash\Facts\Answered;
 use Ash\Logbook\EntryData;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Typed;
@@ -75,6 +76,17 @@ final readonly class BatteryNote implements EntryData, Settled
         $plain = static fn (string $text): string => mb_strtolower(preg_replace('/\s+/', ' ', trim($text)) ?? '');
 
         return $plain($recorded) === $plain($given);
+    }
+
+    /** @return list<Answered> its state, and that of its cell where it was measured */
+    public function answers(): array
+    {
+        $words = 'battery '.$this->state->words();
+
+        return [
+            new Answered('batteries', $this->state->value, $words),
+            ...($this->cellState === null ? [] : [new Answered('batteries', $this->cellState->value, "{$words}, {$this->cellState->value}")]),
+        ];
     }
 
     public function sentence(string $text): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Isolation;
 
 use Ash\Document\Node;
+use Ash\Facts\Answered;
 
 /** A symptom, what is known to cause it, and what tells the causes apart. */
 final readonly class LibrarySymptom
@@ -43,6 +44,16 @@ final readonly class LibrarySymptom
     public function asked(): array
     {
         return array_values(array_map(static fn (LibraryTest $it): AdviceTest => $it->test, $this->tests));
+    }
+
+    /**
+     * @param list<Answered> $answers
+     *
+     * @return array<string, array{string, Answered}> outcome and who found it, by test, behind a NUL
+     */
+    public function answered(array $answers): array
+    {
+        return array_filter(array_map(static fn (LibraryTest $it): ?array => $it->answered($answers), $this->tests));
     }
 
     /** @return array<string, float> prior weights by cause, behind a NUL */

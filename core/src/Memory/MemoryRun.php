@@ -11,6 +11,7 @@ use Ash\Document\Field\Text;
 use Ash\Document\Field\Whole;
 use Ash\Document\Kept;
 use Ash\Document\WrittenEmpty;
+use Ash\Facts\Answered;
 use Ash\Logbook\EntryData;
 use Ash\Logbook\UnderCondition;
 use Ash\Quantity\Notation;
@@ -98,6 +99,18 @@ final readonly class MemoryRun implements EntryData, UnderCondition
     public function top(): ?LocatedSuspect
     {
         return $this->suspects[0] ?? null;
+    }
+
+    /** @return list<Answered> what it blames first; "clean" when it ended without an error and all of it was understood */
+    public function answers(): array
+    {
+        $top = $this->top();
+
+        return match (true) {
+            $top !== null && $this->errors > 0 => [new Answered('memory', $top->kind->value, $top->called)],
+            $this->errors === 0 && !$this->notRead() && $this->cut === null => [new Answered('memory', 'clean', 'the test ended without an error')],
+            default => [],
+        };
     }
 
     public function sentence(string $text): string

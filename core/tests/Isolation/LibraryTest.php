@@ -6,6 +6,8 @@ namespace Ash\Tests\Isolation;
 
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
+use Ash\Facts\Answered;
+use Ash\Isolation\CauseSeen;
 use Ash\Isolation\LibraryTest as OfLibrary;
 use Ash\Isolation\SwapFitted;
 use Ash\Isolation\SwapOutcome;
@@ -55,6 +57,45 @@ final class LibraryTest extends TestCase
         self::assertTrue(array_filter($library->symptom('no_life')->tests, static fn (OfLibrary $it): bool => $it->room !== null) !== []);
     }
 
+    /** symptoms.md, the column "room": which finding counts as which outcome. */
+    public function test_findings_of_rooms_answer_tests(): void
+    {
+        $library = SymptomLibrary::read(Node::parse(self::json()));
+        foreach ([
+            ['fan_dark', 'rails_board', 'rails weak_output working', 'weak'], ['fan_dark', 'rails_board', 'rails open_path working', 'absent'],
+            ['fan_dark', 'rails_board', 'rails good working', 'good'], ['fan_dark', 'rails_board', 'rails weak_output partial', null],
+            ['no_life', 'rails_load', 'rails dead_output partial', 'one_dead'], ['no_life', 'rails_load', 'rails standby_only partial', 'all_dead'],
+            ['no_life', 'board_alone_ohms', 'rails low_resistance none', 'low'], ['no_life', 'supply_parts_measured', 'capacitors replace', 'start_part_out'],
+            ['mem_error', 'mem_locate', 'memory several_chips', 'chip'], ['mem_error', 'mem_locate', 'memory address_bridge', 'line'],
+            ['mem_error', 'mem_locate', 'memory everything', 'bank'], ['mem_error', 'mem_locate', 'memory clean', 'clean'],
+            ['mem_error', 'line_kind_by_mixed_pattern', 'memory data_line', 'data'], ['fan_dark', 'continuity', 'corrosion thin', 'thin'],
+            ['fan_dark', 'battery_look', 'corrosion eaten', 'leaked'], ['clock', 'cell_volts', 'batteries dead', 'flat'], ['hangs', 'ripple', 'rails ripple_in working', null],
+        ] as [$symptom, $test, $found, $outcome]) {
+            [$room, $finding, $under] = [...explode(' ', $found), null];
+            $answer = new Answered((string) $room, (string) $finding, 'words', $under);
+            self::assertSame($outcome, $library->symptom($symptom)?->answered([$answer])["\0{$test}"][0] ?? null, "{$symptom} {$test} {$found}");
+        }
+    }
+
+    public function test_what_speaks_for_a_cause_and_what_would_settle_it(): void
+    {
+        $cause = static fn (string $id, float $weight): string => "{\"id\": \"{$id}\", \"weight\": {$weight}, \"shows\": \"x\"}";
+        $test = static fn (string $id, float $minutes, string $rows): string => "{\"id\": \"{$id}\", \"minutes\": {$minutes}, \"outcomes\": [\"yes\", \"no\"], \"likelihood\": {{$rows}}}";
+        $row = static fn (string $id, float $yes): string => "\"{$id}\": {\"yes\": {$yes}, \"no\": ".(1 - $yes).'}';
+        $symptom = SymptomLibrary::read(Node::parse('{"format": "ash-bench/symptom-library/1", "symptoms": [{"id": "s", "name": "S", "first": "F", "causes": ['
+            .implode(',', [$cause('a', 1), $cause('b', 1), $cause('c', 2)]).'], "tests": ['.implode(',', [
+                $test('look', 1, "{$row('a', 0.9)}, {$row('b', 0.4)}, {$row('c', 0.3)}"), $test('dear', 9, "{$row('a', 0.98)}, {$row('b', 0.02)}, {$row('c', 0.02)}"),
+                $test('cheap', 2, "{$row('a', 0.7)}, {$row('b', 0.5)}, {$row('c', 0.5)}"),
+            ]).']}]}'))->symptom('s') ?? self::fail();
+        $seen = CauseSeen::all($symptom, $symptom->advice(["\0look" => 'yes'], []), ["\0look" => 'yes']);
+        // By hand: the others' chance of "yes" is (0.4 + 2 x 0.3) / 3 = 1/3 for a (2.7 times), 0.5 for b (0.8), 0.65 for c (0.46, below 1 / 1.5).
+        self::assertSame(['a', 'c', 'b'], array_map(static fn (CauseSeen $it): string => $it->cause->id, $seen));
+        self::assertEqualsWithDelta([0.9 / 1.9, 0.6 / 1.9, 0.4 / 1.9], array_map(static fn (CauseSeen $it): float => $it->probability, $seen), 1e-12);
+        self::assertSame([[['look: yes'], []], [[], ['look: yes']], [[], []]], array_map(static fn (CauseSeen $it): array => [$it->for, $it->against], $seen));
+        // a after "dear: yes": 0.9 x 0.98 / (0.9 x 0.98 + 1.0 x 0.02) = 0.98; "cheap: yes" brings it to 0.56 only. Nothing tells b and c apart.
+        self::assertSame([['dear', 'yes', 9.0], null, null], array_map(static fn (CauseSeen $it): ?array => $it->settles, $seen));
+    }
+
     public function test_a_library_that_makes_no_sense_is_refused_at_its_field(): void
     {
         $cause = '{"id": "a", "weight": 1, "shows": "x"}';
@@ -64,6 +105,8 @@ final class LibraryTest extends TestCase
             '/symptoms/0/causes/0/weight' => $with('{"id": "a", "weight": 0, "shows": "x"}'),
             '/symptoms/0/tests/0/likelihood/b' => $with($cause, '{"id": "t", "minutes": 1, "outcomes": ["x", "y"], "likelihood": {"b": {"x": 1}}}'),
             '/symptoms/0/tests/0/how' => $with($cause, '{"id": "t", "minutes": 1, "outcomes": ["x"], "likelihood": {}, "how": 1}'),
+            '/symptoms/0/tests/0/from/0/outcome' => $with($cause, '{"id": "t", "minutes": 1, "outcomes": ["x"], "likelihood": {}, "from": [{"room": "r", "finding": ["f"], "outcome": "y"}]}'),
+            '/symptoms/0/tests/0/from/0/finding' => $with($cause, '{"id": "t", "minutes": 1, "outcomes": ["x"], "likelihood": {}, "from": [{"room": "r", "finding": [], "outcome": "x"}]}'),
             '/symptoms/0/tests/1/id' => $with($cause, implode(',', array_fill(0, 2, '{"id": "t", "minutes": 1, "outcomes": ["x"], "likelihood": {}}'))),
         ] as $pointer => $json) {
             try {

@@ -1688,11 +1688,16 @@ export interface components {
         };
         /** @description A known cause of the symptom. */
         CauseRow: {
+            against: string[];
+            /** @description results that are more likely under it than under the others */
+            for: string[];
             /** @description that is bad; null when no part is */
             part: string | null;
             percent: string;
             /** Format: float */
             probability: number;
+            /** @description the cheapest test that could settle it; null when none could, or it is settled */
+            settles: string | null;
             shows: string;
             words: string;
         };
@@ -3855,6 +3860,8 @@ export interface components {
             /** @description what would unblock it, in words */
             blocked: string[];
             danger: string | null;
+            /** @description what a room found that says so; null for what somebody made */
+            found_by: string | null;
             /** @description what it is expected to tell; null for what is blocked or made */
             gain: string | null;
             how: string | null;

@@ -142,6 +142,9 @@ function Suspects({ page }: { page: FindPage }) {
                         <span className="col-start-2 text-sm text-soft">
                             {it.shows}
                             {it.part === null ? ' (no part is bad)' : ` (${it.part})`}
+                            {it.for.length > 0 && <span className="block">For it: {it.for.join('; ')}</span>}
+                            {it.against.length > 0 && <span className="block">Against it: {it.against.join('; ')}</span>}
+                            {it.settles !== null && <span className="block">{it.settles}</span>}
                         </span>
                     </li>
                 ))}
@@ -222,6 +225,7 @@ function Made({ tests }: { tests: Test[] }) {
                 {tests.map((it) => (
                     <li key={it.id}>
                         {it.words}: <span className="font-bold">{it.outcome}</span>
+                        {it.found_by != null && <span className="text-soft">, as found: {it.found_by}</span>}
                     </li>
                 ))}
             </ul>
