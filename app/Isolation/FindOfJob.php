@@ -4,18 +4,24 @@ declare(strict_types=1);
 
 namespace App\Isolation;
 
+use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\SheetDocument;
 use App\Logbook\StandingOfJob;
 use Ash\Facts\Answered;
 use Ash\Facts\Facts;
 use Ash\Isolation\Advice;
+use Ash\Isolation\ConditionCounted;
+use Ash\Isolation\Conditions;
+use Ash\Isolation\ConditionTried;
 use Ash\Isolation\LibrarySymptom;
+use Ash\Isolation\LineOfAttack;
 use Ash\Isolation\SwapRecord;
 use Ash\Isolation\SwapTried;
 use Ash\Isolation\SymptomChosen;
 use Ash\Isolation\TestDone;
 use Ash\Isolation\Weighed;
+use Carbon\CarbonImmutable;
 
 /** What a job has tried to find its fault: the symptom it is about, tests of the library, runs of swaps. */
 final readonly class FindOfJob
@@ -23,28 +29,47 @@ final readonly class FindOfJob
     /** What every bench has, and needs nobody's leave. */
     private const ALWAYS = ['off', 'meter'];
 
+    /** Entries whose minutes are added up for one line of attack. */
+    private const READ = 1000;
+
     /**
-     * @param array<string, string>                  $made     outcome by test, behind a NUL
-     * @param array<string, array{string, Answered}> $answered the same of what rooms have found out
-     * @param list<SwapTried>                        $runs     in time order
+     * @param array<string, string>                                 $made     outcome by test, behind a NUL
+     * @param array<string, array{string, Answered}>                $answered the same of what rooms have found out
+     * @param list<SwapTried>                                       $runs     in time order
+     * @param list<array{CarbonImmutable, TestDone|SwapTried|null}> $steps    since the symptom was chosen, that first
+     * @param list<ConditionTried>                                  $tried    conditions under which failures were counted
+     * @param list<Conditions>                                      $compared two by two, the least likely to be chance first
      */
-    private function __construct(public ?LibrarySymptom $symptom, private array $made, public array $answered, public array $runs, public bool $powered)
-    {
+    private function __construct(
+        public ?LibrarySymptom $symptom,
+        private array $made,
+        public array $answered,
+        public array $runs,
+        private array $steps,
+        public array $tried,
+        public array $compared,
+        public bool $powered,
+    ) {
     }
 
     /** @param Facts $known of the rooms before */
     public static function of(Job $job, Facts $known): self
     {
         $chosen = null;
-        $results = $runs = [];
+        $results = $runs = $counted = $steps = [];
         foreach (StandingOfJob::here()->of($job->id, ...self::kinds()) as $entry) {
             $data = $entry->data;
             if ($data instanceof SymptomChosen) {
                 $chosen = $data->symptom;
+                $steps = [[$entry->at, null]];
             } elseif ($data instanceof TestDone) {
                 $results[$data->symptom]["\0{$data->test}"] = $data->outcome;
+                $steps[] = [$entry->at, $data];
             } elseif ($data instanceof SwapTried) {
                 $runs[] = $data;
+                $steps[] = [$entry->at, $data];
+            } elseif ($data instanceof ConditionCounted) {
+                $counted[] = $data;
             }
         }
 
@@ -52,7 +77,9 @@ final readonly class FindOfJob
         $made = $results[$chosen] ?? [];
 
         // What somebody says of a test himself counts before what a room makes of it.
-        return new self($symptom, $made, array_diff_key($symptom?->answered($known->all(Answered::class)) ?? [], $made), $runs, !SheetDocument::closed($job->sheet));
+        $answered = array_diff_key($symptom?->answered($known->all(Answered::class)) ?? [], $made);
+
+        return new self($symptom, $made, $answered, $runs, $steps, ...ConditionCounted::compared($counted), powered: !SheetDocument::closed($job->sheet));
     }
 
     /** @return list<SwapTried> in time order */
@@ -64,7 +91,7 @@ final readonly class FindOfJob
     /** @return list<string> */
     public static function kinds(): array
     {
-        return [SymptomChosen::KIND, TestDone::KIND, SwapTried::KIND];
+        return [SymptomChosen::KIND, TestDone::KIND, SwapTried::KIND, ConditionCounted::KIND];
     }
 
     /** @return array<string, string> outcome by test, behind a NUL */
@@ -86,18 +113,18 @@ final readonly class FindOfJob
         return $this->runs === [] ? null : SwapRecord::of($this->runs);
     }
 
-    public function weighed(): ?Weighed
+    public function weighed(Job $job): ?Weighed
     {
         $advice = $this->advice();
         $suspects = [];
         foreach ($advice === null ? [] : array_slice($advice->causes, 0, 3) as $cause => $p) {
             $it = $this->symptom?->causes[$cause];
-            $it === null || $suspects[] = [$it->words(), $it->shows, $p];
+            $it === null || $suspects[] = [$it->words(), $it->shows, $p, $it->part];
         }
         $swaps = $this->swaps();
         if ($advice === null && $swaps !== null) {
             foreach (array_slice($swaps->swaps->found()->diagnoses, 0, 3) as $it) {
-                $it->parts === [] || $suspects[] = [implode(' and ', $it->parts), 'in every run that failed', $it->probability];
+                $it->parts === [] || $suspects[] = [implode(' and ', $it->parts), 'in every run that failed', $it->probability, null];
             }
         }
         $next = $advice?->next[0] ?? null;
@@ -105,8 +132,37 @@ final readonly class FindOfJob
 
         $tells = $next !== null && $test !== null && $next['gain_bits'] > 0.0;
 
-        return $suspects === [] ? null : new Weighed($suspects, !$tells ? null : [
+        $clues = array_map(static fn (Conditions $it): string => $it->text(), array_values(array_filter($this->compared, static fn (Conditions $it): bool => $it->clue)));
+
+        return $suspects === [] && $clues === [] ? null : new Weighed($suspects, !$tells ? null : [
             ucfirst($test->words()).'.', 'it tells most for its minutes', $test->test->minutes,
-        ]);
+        ], array_slice($clues, 0, 3), $this->notice($job, $advice));
+    }
+
+    /** What the work since the last step forward has cost, when that is too much. */
+    private function notice(Job $job, ?Advice $advice): ?string
+    {
+        if ($this->symptom === null || $advice === null || $this->steps === []) {
+            return null;
+        }
+        $found = array_map(static fn (array $it): string => $it[0], $this->answered);
+        $made = $runs = $stood = [];
+        foreach ($this->steps as [, $step]) {
+            if ($step instanceof TestDone && $step->symptom === $this->symptom->id) {
+                $made["\0{$step->test}"] = $step->outcome;
+            } elseif ($step instanceof SwapTried) {
+                $runs[] = $step;
+            }
+            $stood[] = $this->symptom->posterior($made + $found, $runs);
+        }
+        $line = LineOfAttack::of($stood);
+        $minutes = Entry::query()->where('job_id', $job->id)->where('at', '>', $this->steps[$line->from][0])->orderBy('at')->limit(self::READ)->pluck('minutes')->sum();
+        $causes = array_keys($advice->causes);
+
+        return $line->notice(
+            is_numeric($minutes) ? (float) $minutes : 0.0,
+            isset($causes[1]) ? ($this->symptom->causes[$causes[1]] ?? null)?->words() : null,
+            isset($advice->next[0]) ? strtr($advice->next[0]['test'], '_', ' ') : null,
+        );
     }
 }

@@ -12,11 +12,13 @@ use OpenApi\Attributes as OA;
 final readonly class FindPage
 {
     /**
-     * @param list<ChoiceCard> $symptoms
-     * @param list<CauseRow>   $causes
-     * @param list<TestRow>    $tests
-     * @param list<string>     $reasons
-     * @param list<ChoiceCard> $outcomes
+     * @param list<ChoiceCard>    $symptoms
+     * @param list<CauseRow>      $causes
+     * @param list<TestRow>       $tests
+     * @param list<string>        $reasons
+     * @param list<CountedUnder>  $conditions
+     * @param list<TwoConditions> $compared
+     * @param list<ChoiceCard>    $outcomes
      */
     public function __construct(
         #[OA\Property()]
@@ -43,6 +45,10 @@ final readonly class FindPage
         public array $reasons,
         #[OA\Property()]
         public SwapsCard $swaps,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: CountedUnder::class), description: 'under which failures were counted')]
+        public array $conditions,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: TwoConditions::class), description: 'two by two, the least likely to be chance first')]
+        public array $compared,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class), description: 'of a run of swaps')]
         public array $outcomes,
     ) {

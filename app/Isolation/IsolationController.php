@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Isolation;
 
 use App\Bench\ChoiceCard;
+use App\Logbook\Cards;
 use App\Logbook\Gathered;
 use App\Logbook\Job;
 use Ash\Document\Node;
 use Ash\Isolation\CauseSeen;
+use Ash\Isolation\Conditions;
+use Ash\Isolation\ConditionTried;
 use Ash\Isolation\NextRun;
 use Ash\Isolation\SwapFitted;
 use Ash\Isolation\SwapOutcome;
@@ -21,6 +24,7 @@ use OpenApi\Attributes as OA;
 final readonly class IsolationController
 {
     private const NEEDS = 12;
+    private const COMPARED = 6;
 
     #[OA\Get(path: '/jobs/{job}/isolation', operationId: 'showIsolation', tags: ['isolation'], parameters: [
         new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')),
@@ -45,6 +49,8 @@ final readonly class IsolationController
             tests: self::tests($find, $have),
             reasons: $find->advice($have)->reasons ?? [],
             swaps: self::swaps($find),
+            conditions: array_map(static fn (ConditionTried $it): CountedUnder => new CountedUnder($it->name, $it->failures, $it->trials, Cards::percent($it->rate())), $find->tried),
+            compared: array_map(static fn (Conditions $it): TwoConditions => new TwoConditions($it->text(), $it->clue), array_slice($find->compared, 0, self::COMPARED)),
             outcomes: array_map(static fn (SwapOutcome $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), SwapOutcome::cases()),
         ));
     }
@@ -59,7 +65,7 @@ final readonly class IsolationController
         $advice = $find->advice($have);
 
         return $find->symptom === null || $advice === null ? [] : array_map(static fn (CauseSeen $it): CauseRow => new CauseRow(
-            words: $it->cause->words(), part: $it->cause->part, shows: $it->cause->shows, probability: $it->probability, percent: self::percent($it->probability),
+            words: $it->cause->words(), part: $it->cause->part, shows: $it->cause->shows, probability: $it->probability, percent: Cards::percent($it->probability),
             for: $it->for, against: $it->against,
             settles: $it->settles === null ? null : "{$it->settles[0]} ({$it->settles[2]} min): \"{$it->settles[1]}\" would settle it",
         ), CauseSeen::all($find->symptom, $advice, $find->results()));
@@ -121,7 +127,7 @@ final readonly class IsolationController
                 $it->id,
                 $it->role,
                 $p,
-                self::percent($p),
+                Cards::percent($p),
                 $cleared,
                 $good["\0{$it->id}"] ?? false,
             ), $record->swaps->parts, $found->probabilities, $found->cleared),
@@ -130,10 +136,10 @@ final readonly class IsolationController
                 $before = $changed;
                 $changed = $parts;
 
-                return new SwapRunCard($parts, $before === null ? [] : array_values(array_diff($parts, $before)), $it->outcome, $it->outcome->words());
+                return new SwapRunCard($parts, $before === null ? [] : array_values(array_diff($parts, $before)), $it->outcome, $it->outcome->words(), implode(', ', array_filter([$it->beeps, $it->condition], is_string(...))));
             }, $record->runs),
             diagnoses: array_map(
-                static fn ($it): string => ($it->parts === [] ? 'nothing is bad' : implode(' and ', $it->parts)).', '.self::percent($it->probability),
+                static fn ($it): string => ($it->parts === [] ? 'nothing is bad' : implode(' and ', $it->parts)).', '.Cards::percent($it->probability),
                 array_slice($found->diagnoses, 0, 5),
             ),
             // Nothing that powers the board is advised while a gate is closed.
@@ -141,7 +147,7 @@ final readonly class IsolationController
                 self::change($it),
                 $it->parts,
                 number_format($it->gainBits, 2).' bit',
-                self::percent($it->works),
+                Cards::percent($it->works),
                 $it->minutes,
             ), $found->next),
             reasons: $found->reasons,
@@ -156,10 +162,5 @@ final readonly class IsolationController
             $it->inName === null => "take out {$it->outName}",
             default => "swap {$it->outName} for {$it->inName}",
         };
-    }
-
-    private static function percent(float $p): string
-    {
-        return $p > 0 && $p < 0.01 ? 'below 1 %' : round(100 * $p).' %';
     }
 }

@@ -61,7 +61,7 @@ final class IsolationRoom extends Room
 
     public function facts(Job $job, Profile $profile, Facts $known): array
     {
-        $weighed = FindOfJob::of($job, $known)->weighed();
+        $weighed = FindOfJob::of($job, $known)->weighed($job);
 
         return $weighed === null ? [] : [$weighed];
     }

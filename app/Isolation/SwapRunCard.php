@@ -24,6 +24,8 @@ final readonly class SwapRunCard
         public SwapOutcome $outcome,
         #[OA\Property()]
         public string $outcome_words,
+        #[OA\Property(description: 'beeps as heard, the condition')]
+        public string $note,
     ) {
     }
 }

@@ -188,7 +188,7 @@ final readonly class Cards
         return new SheetCard(
             $strings($sheet, 'known'),
             array_map(
-                static fn (array $it): SuspectCard => new SuspectCard(self::word($it, 'text'), self::word($it, 'why')),
+                self::suspect(...),
                 array_values(array_filter($list($sheet, 'suspected'), is_array(...))),
             ),
             self::step($next),
@@ -200,6 +200,22 @@ final readonly class Cards
             array_map(self::step(...), array_values(array_filter($list($sheet, 'then'), is_array(...)))),
             array_map(self::step(...), array_values(array_filter($list($sheet, 'waits'), is_array(...)))),
         );
+    }
+
+    /** @param array<mixed> $it as SheetDocument wrote it; older ones say neither probability nor rank */
+    private static function suspect(array $it): SuspectCard
+    {
+        $p = $it['probability'] ?? null;
+        $weighed = ($it['weighed'] ?? false) === true;
+        $chance = is_int($p) || is_float($p) ? self::percent((float) $p) : null;
+
+        return new SuspectCard(self::word($it, 'text'), self::word($it, 'why'), $chance, $weighed, ($it['under'] ?? false) === true);
+    }
+
+    /** A chance as it is shown. */
+    public static function percent(float $p): string
+    {
+        return $p > 0 && $p < 0.01 ? 'below 1 %' : round(100 * $p).' %';
     }
 
     /** @param array<mixed> $step as SheetDocument wrote it */

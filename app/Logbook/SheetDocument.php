@@ -70,7 +70,9 @@ final readonly class SheetDocument
 
         return [
             'known' => $sheet->known,
-            'suspected' => array_map(static fn (Suspect $it): array => ['text' => $it->text, 'why' => $it->why], $sheet->suspected),
+            'suspected' => array_map(static fn (Suspect $it): array => [
+                'text' => $it->text, 'why' => $it->why, 'probability' => $it->probability, 'weighed' => $it->weighed, 'under' => $it->under,
+            ], $sheet->suspected),
             'next' => self::step($next),
             'then' => array_map(self::step(...), array_slice($sheet->steps, 1, self::FURTHER)),
             'waits' => array_map(self::step(...), array_slice($sheet->waits, 0, self::FURTHER)),

@@ -15,6 +15,12 @@ final readonly class SuspectCard
         public string $text,
         #[OA\Property()]
         public string $why,
+        #[OA\Property(description: 'how likely, where a model says so')]
+        public ?string $percent = null,
+        #[OA\Property(description: 'against all that is known of the symptom')]
+        public bool $weighed = false,
+        #[OA\Property(description: 'says more of the one before it')]
+        public bool $under = false,
     ) {
     }
 }

@@ -98,6 +98,51 @@ final class IsolationTest extends TestCase
         self::assertSame('fails sometimes', $this->page($job)->json('swaps.runs.2.outcome_words'));
     }
 
+    public function test_suspects_stand_in_one_list_and_a_line_that_leads_nowhere_is_called_out(): void
+    {
+        $job = $this->job();
+        $this->said($job, 'symptom_chosen', ['symptom' => 'fan_dark'])->assertCreated();
+        $sheet = fn (): array => (array) $this->getJson("/api/jobs/{$job->id}")->json('sheet');
+        $run = $this->railRun($job);
+        $this->reading($job, $run, '+5', 'regulator U51 out', 4.5)->assertCreated();
+        $list = $sheet()['suspected'];
+        self::assertSame([true, true, true, false], array_slice(array_column($list, 'weighed'), 0, 4), 'what was weighed stands first');
+        self::assertMatchesRegularExpression('/^\d+ %$/', self::text($list[0]['percent']));
+        self::assertNull($list[3]['percent']);
+        // An hour on the same suspect, and nothing learned: once, in words, with what comes next.
+        $noted = static fn (array $sheet): array => array_values(array_filter($sheet['notices'], static fn (string $it): bool => str_contains($it, 'next to nothing was learned')));
+        $this->add($job, ['kind' => 'observation', 'text' => 'looked again', 'minutes' => 59])->assertCreated();
+        self::assertSame([], $noted($sheet()));
+        $this->add($job, ['kind' => 'observation', 'text' => 'and again', 'minutes' => 1])->assertCreated();
+        $notice = $noted($sheet());
+        self::assertCount(1, $notice);
+        self::assertStringContainsString("60 minutes on {$list[0]['text']}", $notice[0]);
+        self::assertStringContainsString("Next best: {$list[1]['text']}.", $notice[0]);
+        // A test that tells something begins a new line.
+        $this->said($job, 'test_done', ['symptom' => 'fan_dark', 'test' => 'signs_of_life', 'outcome' => 'yes'])->assertCreated();
+        self::assertSame([], $noted($sheet()));
+    }
+
+    public function test_failures_are_counted_under_conditions(): void
+    {
+        $job = $this->job();
+        $this->line($job, 'failed 4 of 4 cold');
+        $this->line($job, 'fails 2/2 when Cold');
+        $this->page($job)->assertJsonPath('conditions', [['name' => 'cold', 'failures' => 6, 'trials' => 6, 'percent' => '100 %']])->assertJsonPath('compared', []);
+        $this->said($job, 'condition_counted', ['condition' => 'warm', 'trials' => 8, 'failures' => 0])->assertCreated()->assertJsonPath('entry.says', 'Failed 0 of 8 warm');
+        // R 4.2.2: fisher.test(matrix(c(6, 0, 0, 8), 2))$p.value = 0.000333
+        $words = 'fails 6 of 6 cold and 0 of 8 warm: unlikely to be chance (p = 0.0003). The numbers are small';
+        $this->page($job)->assertJsonPath('compared', [['words' => $words, 'clue' => true]]);
+        self::assertContains($words, (array) $this->getJson("/api/jobs/{$job->id}")->json('sheet.known'));
+        self::assertRefused($this->said($job, 'condition_counted', ['condition' => 'warm', 'trials' => 2, 'failures' => 3]), '/data/failures');
+        $this->add($job, ['line' => 'failed 3 of 2 cold'])->assertCreated()->assertJsonPath('entry.kind', 'observation');
+        // A run keeps the condition and the beeps.
+        $this->said($job, 'swap_run', [
+            'parts' => [['id' => 'board', 'role' => 'board', 'known_good' => false]], 'outcome' => 'fails', 'condition' => 'cold', 'beeps' => '1 long 2 short',
+        ])->assertCreated()->assertJsonPath('entry.says', 'board: fails, beeps 1 long 2 short (cold)');
+        $this->page($job)->assertJsonPath('swaps.runs.0.note', '1 long 2 short, cold');
+    }
+
     public function test_swaps_are_said_in_a_line(): void
     {
         $job = $this->job();

@@ -14,4 +14,5 @@ final readonly class Bounds
     public const TESTS = 400;
     public const OUTCOMES = 8;
     public const TRIALS = 1_000_000;
+    public const CONDITIONS = 12;
 }

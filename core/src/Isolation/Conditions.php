@@ -23,7 +23,6 @@ final readonly class Conditions
         public ConditionTried $b,
         public float $pValue,
         public bool $clue,
-        public ?int $moreTrials,
     ) {
     }
 
@@ -41,7 +40,13 @@ final readonly class Conditions
         $p = Fisher::twoSided($a->failures, $a->trials, $b->failures, $b->trials);
         $clue = self::decides($p);
 
-        return new self($a, $b, $p, $clue, $clue ? 0 : self::more($a, $b));
+        return new self($a, $b, $p, $clue);
+    }
+
+    /** @return ?int trials to add on each side, failing at the same rates, that would make it a clue; null when no thousand would. Costs a test each. */
+    public function moreTrials(): ?int
+    {
+        return $this->clue ? 0 : self::more($this->a, $this->b);
     }
 
     public function text(): string
@@ -52,10 +57,12 @@ final readonly class Conditions
             return $said;
         }
 
+        $more = $this->moreTrials();
+
         return $said.'. The numbers are small'.match (true) {
             $this->clue => '',
-            $this->moreTrials === null => '; at these rates no thousand more trials on each side would decide',
-            default => "; {$this->moreTrials} more ".($this->moreTrials === 1 ? 'trial' : 'trials').' on each side would decide if the same rates went on',
+            $more === null => '; at these rates no thousand more trials on each side would decide',
+            default => "; {$more} more ".($more === 1 ? 'trial' : 'trials').' on each side would decide if the same rates went on',
         };
     }
 

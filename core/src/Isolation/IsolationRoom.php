@@ -8,6 +8,7 @@ use Ash\Cli\Verb;
 use Ash\Document\Node;
 use Ash\Logbook\EntryKind;
 use Ash\Logbook\Findings;
+use Ash\Logbook\LeadingWord;
 use Ash\Logbook\Room;
 use Ash\Logbook\Situation;
 use Ash\Logbook\Stage;
@@ -28,13 +29,14 @@ final readonly class IsolationRoom extends Room
         return [
             new EntryKind(SymptomChosen::KIND, 'symptom of the library', SymptomChosen::class, stage: Stage::Find),
             new EntryKind(TestDone::KIND, 'test', TestDone::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
+            new EntryKind(ConditionCounted::KIND, 'failures counted', ConditionCounted::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
             new EntryKind(SwapTried::KIND, 'swap', SwapTried::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
         ];
     }
 
     public function lines(): array
     {
-        return [new SwapSaid()];
+        return [new SwapSaid(), new LeadingWord(['failed', 'fails'], ConditionCounted::said(...), ['failed' => ConditionCounted::LINE])];
     }
 
     public function findings(Situation $at): Findings
@@ -42,7 +44,9 @@ final readonly class IsolationRoom extends Room
         $it = $at->facts->last(Weighed::class);
 
         return $it === null ? new Findings() : new Findings(
-            suspects: array_map(static fn (array $one): Suspect => new Suspect($one[0], $one[1], $one[2]), $it->suspects),
+            known: $it->clues,
+            suspects: array_map(static fn (array $one): Suspect => new Suspect($one[0], $one[1], $one[2], part: $one[3], weighed: true), $it->suspects),
+            notices: $it->notice === null ? [] : [$it->notice],
             steps: $it->next === null ? [] : [new Step($it->next[0], $it->next[1], 'find', minutes: $it->next[2])],
         );
     }
@@ -152,7 +156,7 @@ final readonly class IsolationRoom extends Room
 
         return [
             'p_value' => $it->pValue, 'clue' => $it->clue, 'rate_a' => $it->a->rate(), 'rate_b' => $it->b->rate(),
-            'more_trials' => $it->moreTrials, 'text' => $it->text(),
+            'more_trials' => $it->moreTrials(), 'text' => $it->text(),
         ];
     }
 

@@ -79,6 +79,31 @@ final readonly class LibrarySymptom
     }
 
     /**
+     * Only how likely each cause is.
+     *
+     * @param array<string, string> $results outcome by test, behind a NUL
+     * @param list<SwapTried>       $runs
+     *
+     * @return array<string, float> by cause, behind a NUL
+     */
+    public function posterior(array $results, array $runs): array
+    {
+        $weights = $this->swapped($runs);
+        foreach ($results as $test => $outcome) {
+            $it = $this->tests[$test]->test ?? null;
+            if ($it === null || !in_array($outcome, $it->outcomes, true)) {
+                continue;
+            }
+            foreach (array_keys($weights) as $cause) {
+                $weights[$cause] *= $it->likely($cause, $outcome);
+            }
+        }
+        $sum = array_sum($weights);
+
+        return array_map(static fn (float $w): float => $w / $sum, $weights);
+    }
+
+    /**
      * The weights times what the runs say of each cause's part. The job's own part of a role is the one that was fitted first; a cause whose
      * part was never swapped sits in what stays in every run.
      *

@@ -18,6 +18,7 @@ final readonly class SwapSaid implements EntryData, LineRule
 {
     private const SWAP = 'swap graphics -> spare 2: dark, 1 long 2 short';
     private const SET = 'tried supply, board, card 1 as graphics: dark';
+    private const BEEPS = '/\b(?:\d+\s*(?:x\s*)?(?:long|short)(?:[\s,]+(?:and\s+)?\d+\s*(?:x\s*)?(?:long|short))*)\b/iu';
     private const WORKS = '/^(works|work|alive|ok|good|fine)\b/iu';
     private const SOMETIMES = '/^(sometimes|now and then|comes and goes)\b/iu';
 
@@ -31,6 +32,7 @@ final readonly class SwapSaid implements EntryData, LineRule
         public string $role = '',
         public ?string $part = null,
         public SwapOutcome $outcome = SwapOutcome::Fails,
+        public ?string $beeps = null,
     ) {
     }
 
@@ -50,7 +52,9 @@ final readonly class SwapSaid implements EntryData, LineRule
         };
         $note = preg_match('/^(works?|fails?|sometimes)\W*$/iu', $said[2]) === 1 ? '' : $said[2];
 
-        return new LineSaid(SwapTried::KIND, $note, $set ? new self(self::parts($said[1]), outcome: $outcome) : self::change($said[1], $outcome));
+        $beeps = preg_match(self::BEEPS, $note, $heard) === 1 ? $heard[0] : null;
+
+        return new LineSaid(SwapTried::KIND, $note, $set ? new self(self::parts($said[1]), outcome: $outcome, beeps: $beeps) : self::change($said[1], $outcome, $beeps));
     }
 
     /** @return non-empty-list<SwapFitted> */
@@ -74,13 +78,13 @@ final readonly class SwapSaid implements EntryData, LineRule
         return count($parts) <= Bounds::NAMES ? $parts : throw new UnclearLine('at most '.Bounds::NAMES.' parts are tried together');
     }
 
-    private static function change(string $said, SwapOutcome $outcome): self
+    private static function change(string $said, SwapOutcome $outcome, ?string $beeps): self
     {
         if (preg_match('/^(.+?)\s*(?:->|→|\bfor\b)\s*(.+)$/us', $said, $m) !== 1) {
             throw UnclearLine::write(self::SWAP.' (what, an arrow, what comes in; out for nothing)');
         }
 
-        return new self(role: trim($m[1]), part: preg_match('/^(out|nothing|none)$/iu', trim($m[2])) === 1 ? null : trim($m[2]), outcome: $outcome);
+        return new self(role: trim($m[1]), part: preg_match('/^(out|nothing|none)$/iu', trim($m[2])) === 1 ? null : trim($m[2]), outcome: $outcome, beeps: $beeps);
     }
 
     public function examples(): array
@@ -103,7 +107,7 @@ final readonly class SwapSaid implements EntryData, LineRule
     public function after(?SwapTried $before): ?SwapTried
     {
         if ($this->fitted !== []) {
-            return new SwapTried($this->fitted, $this->outcome);
+            return new SwapTried($this->fitted, $this->outcome, beeps: $this->beeps);
         }
         $set = $before->parts ?? [];
         $at = null;
@@ -119,7 +123,7 @@ final readonly class SwapSaid implements EntryData, LineRule
         $rest = array_values(array_filter($set, fn (SwapFitted $it, int $i): bool => $i !== $at && $it->id !== $this->part, ARRAY_FILTER_USE_BOTH));
         $new = $this->part === null ? [] : [new SwapFitted($this->part, $role)];
 
-        return [...$rest, ...$new] === [] ? null : new SwapTried([...$rest, ...$new], $this->outcome);
+        return [...$rest, ...$new] === [] ? null : new SwapTried([...$rest, ...$new], $this->outcome, beeps: $this->beeps);
     }
 
     public function sentence(string $text): string

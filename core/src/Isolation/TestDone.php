@@ -12,12 +12,17 @@ final readonly class TestDone implements EntryData
 {
     public const KIND = 'test_done';
 
-    public function __construct(#[Name] public string $symptom, #[Name] public string $test, #[Name] public string $outcome)
-    {
+    /** @param ?string $condition under which it was made */
+    public function __construct(
+        #[Name] public string $symptom,
+        #[Name] public string $test,
+        #[Name] public string $outcome,
+        #[Name] public ?string $condition = null,
+    ) {
     }
 
     public function sentence(string $text): string
     {
-        return strtr("{$this->test}: {$this->outcome}", '_', ' ');
+        return strtr("{$this->test}: {$this->outcome}", '_', ' ').($this->condition === null ? '' : " ({$this->condition})");
     }
 }

@@ -16,6 +16,7 @@ final readonly class Findings
      * @param list<Running>   $running  what goes on by itself meanwhile
      * @param list<Unproven>  $unproven what stands between the board and the claim that it is fixed
      * @param list<Step>      $waits    what cannot be done until something has come
+     * @param list<string>    $notices  on how the time is spent
      */
     public function __construct(
         public array $known = [],
@@ -26,6 +27,7 @@ final readonly class Findings
         public array $running = [],
         public array $unproven = [],
         public array $waits = [],
+        public array $notices = [],
     ) {
     }
 
@@ -41,6 +43,7 @@ final readonly class Findings
             running: array_merge(...array_map(static fn (self $it): array => $it->running, $all)),
             unproven: array_merge(...array_map(static fn (self $it): array => $it->unproven, $all)),
             waits: array_merge(...array_map(static fn (self $it): array => $it->waits, $all)),
+            notices: array_merge(...array_map(static fn (self $it): array => $it->notices, $all)),
         );
     }
 }

@@ -41,12 +41,14 @@ final readonly class JobSheet
         // Stable: within one urgency the rooms' order stays.
         usort($steps, static fn (Step $one, Step $other): int => $one->urgency->value <=> $other->urgency->value);
 
+        $suspects = Suspect::ranked($all->suspects);
+
         return new self(
             known: $all->known,
-            suspected: $all->suspects,
+            suspected: $suspects,
             steps: [...$steps, StageStep::of($at->stage)],
             gates: $all->gates,
-            notices: $at->outcome === null ? $at->allowance->notices(array_map(static fn (Suspect $it): string => $it->text, $all->suspects)) : [],
+            notices: $at->outcome === null ? [...$all->notices, ...$at->allowance->notices(array_map(static fn (Suspect $it): string => $it->text, $suspects))] : [],
             forbids: $all->forbids,
             running: $all->running,
             unproven: [

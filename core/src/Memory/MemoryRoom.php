@@ -66,7 +66,7 @@ final readonly class MemoryRoom extends Room
 
         return $it === null ? new Findings() : new Findings(
             known: $it->soak === null ? [] : [$it->soak],
-            suspects: $it->suspect === null ? [] : [new JobSuspect($it->suspect, (string) $it->why, $it->probability)],
+            suspects: $it->suspect === null ? [] : [new JobSuspect($it->suspect, (string) $it->why, $it->probability, part: 'memory')],
             steps: $it->next === null ? [] : [new Step($it->next, (string) $it->why, 'memory')],
             unproven: $it->unproven === null ? [] : [new Unproven($it->unproven, 'memory')],
         );

@@ -8,7 +8,11 @@ use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Ash\Facts\Answered;
 use Ash\Isolation\CauseSeen;
+use Ash\Isolation\ConditionCounted;
+use Ash\Isolation\Conditions;
+use Ash\Isolation\ConditionTried;
 use Ash\Isolation\LibraryTest as OfLibrary;
+use Ash\Isolation\LineOfAttack;
 use Ash\Isolation\SwapFitted;
 use Ash\Isolation\SwapOutcome;
 use Ash\Isolation\SwapRecord;
@@ -174,5 +178,33 @@ final class LibraryTest extends TestCase
         self::assertSame(0.7, $found->shows);
         self::assertSame('card', $found->next[0]->outName);
         self::assertSame([], $found->contradictions);
+    }
+
+    /** isolation.md, "Rabbit holes": the same leader, and less than a tenth of a bit gone since the line began. */
+    public function test_a_line_of_attack_begins_anew_when_something_is_learned(): void
+    {
+        $p = static fn (float $a, float $b): array => ["\0a" => $a, "\0b" => $b, "\0c" => 1 - $a - $b];
+        foreach ([
+            // Entropies: 0.5 and 0.3 have 1.485 bits; 0.52 and 0.29 1.458; 0.6 and 0.25 1.353.
+            'nothing new' => [[$p(0.5, 0.3), $p(0.52, 0.29)], 0, 'a', 0.5, 0.52], 'a tenth of a bit' => [[$p(0.5, 0.3), $p(0.6, 0.25)], 1, 'a', 0.6, 0.6],
+            'another leads' => [[$p(0.5, 0.3), $p(0.4, 0.45), $p(0.4, 0.45)], 1, 'b', 0.45, 0.45], 'alone' => [[$p(0.5, 0.3)], 0, 'a', 0.5, 0.5],
+        ] as $name => [$stood, $from, $leader, $then, $now]) {
+            $it = LineOfAttack::of($stood);
+            self::assertSame([$from, $leader, $then, $now], [$it->from, $it->leader, $it->then, $it->now], $name);
+        }
+        $line = LineOfAttack::of([$p(0.5, 0.3), $p(0.52, 0.29)]);
+        self::assertNull($line->notice(59.9, 'b', 'strip'));
+        self::assertSame('60 minutes on a, and next to nothing was learned (50 % then, 52 % now). Next best: b. What tells most: strip. Or park it with a question.', $line->notice(60, 'b', 'strip'));
+        self::assertSame('75 minutes on a, and next to nothing was learned (50 % then, 52 % now). Or park it with a question.', $line->notice(75, null, null));
+    }
+
+    public function test_failures_under_conditions_are_added_up_and_compared(): void
+    {
+        $it = static fn (string $condition, int $failures, int $trials): ConditionCounted => new ConditionCounted($condition, $trials, $failures);
+        [$tried, $pairs] = ConditionCounted::compared([$it('Cold', 4, 4), $it('warm', 1, 8), $it('cold', 2, 2), $it('on its side', 1, 2)]);
+        self::assertSame([['cold', 6, 6], ['warm', 8, 1], ['on its side', 2, 1]], array_map(static fn (ConditionTried $it): array => [$it->name, $it->trials, $it->failures], $tried));
+        // R 4.2.2, fisher.test(matrix(c(6, 0, 1, 7), 2))$p.value and so on.
+        self::assertEqualsWithDelta([0.004662, 0.25, 0.377778], array_map(static fn (Conditions $it): float => $it->pValue, $pairs), 1e-6);
+        self::assertSame([['cold', 'warm'], ['cold', 'on its side'], ['on its side', 'warm']], array_map(static fn (Conditions $it): array => [$it->a->name, $it->b->name], $pairs));
     }
 }

@@ -1801,6 +1801,13 @@ export interface components {
             /** @description the verdict first */
             says: string[];
         };
+        /** @description A condition under which failures were counted. */
+        CountedUnder: {
+            failures: number;
+            name: string;
+            percent: string;
+            trials: number;
+        };
         CoverageBody: {
             test: string;
             words: number;
@@ -1942,6 +1949,12 @@ export interface components {
             /** @enum {string} */
             check: "shorts" | "polarity" | "jumpers" | "seats" | "fixings";
             wrong?: string;
+        };
+        /** @description of an entry "failures counted", as it is handed in */
+        DataConditionCounted: {
+            condition: string;
+            failures: number;
+            trials: number;
         };
         /** @description of an entry "continuity", as it is handed in */
         DataContinuity: {
@@ -2174,6 +2187,8 @@ export interface components {
         };
         /** @description of an entry "swap", as it is handed in */
         DataSwapRun: {
+            beeps?: string;
+            condition?: string;
             /** @enum {string} */
             outcome: "works" | "fails" | "sometimes";
             parts: {
@@ -2190,6 +2205,7 @@ export interface components {
         };
         /** @description of an entry "test", as it is handed in */
         DataTestDone: {
+            condition?: string;
             outcome: string;
             symptom: string;
             test: string;
@@ -2247,11 +2263,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataSwapRun"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "swap_run";
+            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "condition_counted" | "swap_run";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -2295,6 +2311,7 @@ export interface components {
             clock_kind: components["schemas"]["DataClockKind"];
             clock_read: components["schemas"]["DataClockRead"];
             cold_check: components["schemas"]["DataColdCheck"];
+            condition_counted: components["schemas"]["DataConditionCounted"];
             continuity: components["schemas"]["DataContinuity"];
             date_codes: components["schemas"]["DataDateCodes"];
             decision: components["schemas"]["DataDecision"];
@@ -2405,6 +2422,10 @@ export interface components {
         FindPage: {
             /** @description best first */
             causes: components["schemas"]["CauseRow"][];
+            /** @description two by two, the least likely to be chance first */
+            compared: components["schemas"]["TwoConditions"][];
+            /** @description under which failures were counted */
+            conditions: components["schemas"]["CountedUnder"][];
             /** @description what to look at first */
             first: string | null;
             job_id: string;
@@ -3694,7 +3715,13 @@ export interface components {
         };
         /** @description What is suspected, and why. */
         SuspectCard: {
+            /** @description how likely, where a model says so */
+            percent: string | null;
             text: string;
+            /** @description says more of the one before it */
+            under: boolean;
+            /** @description against all that is known of the symptom */
+            weighed: boolean;
             why: string;
         };
         /** @description Two chips exchanged, or to be exchanged. */
@@ -3735,6 +3762,8 @@ export interface components {
         SwapRunCard: {
             /** @description parts that the run before had not */
             changed: string[];
+            /** @description beeps as heard, the condition */
+            note: string;
             /** @enum {string} */
             outcome: "works" | "fails" | "sometimes";
             outcome_words: string;
@@ -3895,6 +3924,11 @@ export interface components {
             says: string;
             /** @enum {string} */
             tone: "good" | "care" | "bad";
+        };
+        /** @description Two conditions compared. */
+        TwoConditions: {
+            clue: boolean;
+            words: string;
         };
         /** @description What stands between the board and the claim that it is fixed. */
         UnprovenCard: {

@@ -8,6 +8,7 @@ import { Button, Field, Part } from '../../ui/controls';
 import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
+import { ConditionsTried, under } from './conditions';
 import { Swaps } from './swaps';
 
 type FindPage = Schemas['FindPage'];
@@ -33,12 +34,13 @@ export function Find() {
 function Sheet({ page, have, setHave }: { page: FindPage; have: string[]; setHave: (have: string[]) => void }) {
     useLive(page.job_id);
     const may = useMayRecord() && page.open;
+    const [condition, setCondition] = useState('');
     const open = page.tests.filter((it) => it.outcome === null && it.needs.length === 0);
     const first = open[0];
     const take = (test: Test, outcome: string) =>
         void record(
             page.job_id,
-            { kind: 'test_done', data: { symptom: page.symptom ?? '', test: test.id, outcome } },
+            { kind: 'test_done', data: { symptom: page.symptom ?? '', test: test.id, outcome, ...under(condition) } },
             `${test.words}: ${outcome.replaceAll('_', ' ')}`,
         );
     useKeys(
@@ -66,6 +68,17 @@ function Sheet({ page, have, setHave }: { page: FindPage; have: string[]; setHav
             }
         >
             <Symptom page={page} may={may} />
+            {may && (
+                <p className="mb-3">
+                    <Field
+                        label="Condition of what is tried now"
+                        placeholder="cold, lid off"
+                        hint="kept with every test and run until it is changed"
+                        value={condition}
+                        onChange={(event) => setCondition(event.target.value)}
+                    />
+                </p>
+            )}
             {page.symptom !== null && (
                 <div className="grid items-start gap-3 lg:grid-cols-2">
                     <Part title="The next test">
@@ -81,7 +94,8 @@ function Sheet({ page, have, setHave }: { page: FindPage; have: string[]; setHav
             )}
             <Waiting page={page} have={have} setHave={setHave} />
             <Made tests={page.tests.filter((it) => it.outcome !== null)} />
-            <Swaps page={page} may={may} />
+            <ConditionsTried page={page} may={may} />
+            <Swaps page={page} may={may} condition={condition} />
         </Page>
     );
 }

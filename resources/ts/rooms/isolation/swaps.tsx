@@ -4,13 +4,14 @@ import type { Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
 import { Button, Field, Part } from '../../ui/controls';
 import { useKeys } from '../../ui/keys';
+import { under } from './conditions';
 
 type FindPage = Schemas['FindPage'];
 type Piece = { id: string; role: string; known_good: boolean };
 type Outcome = Schemas['SwapRunCard']['outcome'];
 
 /** Runs over parts: what was fitted together, what came of it, and what it says of each part. */
-export function Swaps({ page, may }: { page: FindPage; may: boolean }) {
+export function Swaps({ page, may, condition }: { page: FindPage; may: boolean; condition: string }) {
     const { swaps } = page;
     return (
         <Part title="Swaps">
@@ -36,7 +37,7 @@ export function Swaps({ page, may }: { page: FindPage; may: boolean }) {
                     <li key={it}>{it}</li>
                 ))}
             </ul>
-            {may && <TryOne page={page} />}
+            {may && <TryOne page={page} condition={condition} />}
         </Part>
     );
 }
@@ -94,7 +95,10 @@ function Board({ swaps }: { swaps: Schemas['SwapsCard'] }) {
                                     <Mark fitted={run.parts.includes(it.id)} changed={run.changed.includes(it.id)} />
                                 </td>
                             ))}
-                            <td className={`px-3 font-bold ${run.outcome === 'works' ? 'text-in' : 'text-out'}`}>{run.outcome_words}</td>
+                            <td className={`px-3 font-bold ${run.outcome === 'works' ? 'text-in' : 'text-out'}`}>
+                                {run.outcome_words}
+                                {run.note !== '' && <span className="block text-sm font-normal text-soft">{run.note}</span>}
+                            </td>
                         </tr>
                     ))}
                     <tr className="border-t-2 border-ink">
@@ -115,19 +119,25 @@ function Board({ swaps }: { swaps: Schemas['SwapsCard'] }) {
 }
 
 /** The next set: what is fitted, and what came of it. */
-function TryOne({ page }: { page: FindPage }) {
+function TryOne({ page, condition }: { page: FindPage; condition: string }) {
     const { swaps } = page;
     const last = swaps.runs.at(-1)?.parts ?? [];
     const known: Piece[] = swaps.parts.map((it) => ({ id: it.id, role: it.role, known_good: it.known_good }));
     const [added, setAdded] = useState<Piece[]>([]);
     const [chosen, setChosen] = useState<string[] | null>(null);
+    const [beeps, setBeeps] = useState('');
     const pieces = [...known, ...added.filter((it) => known.every((other) => other.id !== it.id))];
     const fitted = chosen ?? last;
     const take = (outcome: Outcome) => {
         const parts = pieces.filter((it) => fitted.includes(it.id));
         if (parts.length === 0) return;
-        void record(page.job_id, { kind: 'swap_run', data: { parts, outcome } }, `${fitted.join(', ')}: ${outcome}`);
+        void record(
+            page.job_id,
+            { kind: 'swap_run', data: { parts, outcome, ...under(condition), ...(beeps.trim() === '' ? {} : { beeps: beeps.trim() }) } },
+            `${fitted.join(', ')}: ${outcome}`,
+        );
         setChosen(null);
+        setBeeps('');
     };
     useKeys({ w: () => take('works'), x: () => take('fails'), o: () => take('sometimes') });
     return (
@@ -169,6 +179,7 @@ function TryOne({ page }: { page: FindPage }) {
                     setChosen([...fitted.filter((id) => pieces.find((it) => it.id === id)?.role !== piece.role), piece.id]);
                 }}
             />
+            <Field label="Beeps, as heard" placeholder="1 long 2 short" value={beeps} onChange={(event) => setBeeps(event.target.value)} />
             <p className="flex flex-wrap gap-2">
                 <Button look="main" disabled={fitted.length === 0} onClick={() => take('works')}>
                     It works <kbd>w</kbd>

@@ -4,6 +4,7 @@ import type { OnJob } from '../../bench/room';
 
 /** The head of the bench sheet, read downwards: what is known, what is suspected and why, what to do next. */
 export function Head({ sheet, on }: { sheet: Schemas['SheetCard']; on: OnJob }) {
+    const ranked = sheet.suspected.some((it) => it.weighed);
     return (
         <section aria-label="Where the job stands" className="sheet grid lg:grid-cols-[1fr_1fr_1.15fr] lg:divide-x lg:divide-line">
             <div className="p-4">
@@ -15,9 +16,15 @@ export function Head({ sheet, on }: { sheet: Schemas['SheetCard']; on: OnJob }) 
                 {sheet.suspected.length === 0 && <p className="text-soft">No cause is named by the readings.</p>}
                 <ul className="flex flex-col gap-2">
                     {sheet.suspected.map((suspect) => (
-                        <li key={suspect.text}>
-                            <p>{suspect.text}</p>
-                            <p className="text-sm text-soft">because {suspect.why}</p>
+                        <li key={suspect.text} className={suspect.under ? 'ml-3 border-l-2 border-line pl-2' : ''}>
+                            <p>
+                                {suspect.percent != null && <span className="mr-2 font-bold tabular-nums">{suspect.percent}</span>}
+                                {suspect.text}
+                            </p>
+                            <p className="text-sm text-soft">
+                                because {suspect.why}
+                                {ranked && !suspect.weighed && !suspect.under && ' (not weighed against the symptom)'}
+                            </p>
                         </li>
                     ))}
                 </ul>
