@@ -25,6 +25,10 @@ final readonly class CauseRow
         public float $probability,
         #[OA\Property()]
         public string $percent,
+        #[OA\Property()]
+        public string $id,
+        #[OA\Property(description: 'what the closed jobs of this shop say by themselves, with an interval; null without such a job')]
+        public ?string $history,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'results that are more likely under it than under the others')]
         public array $for,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]

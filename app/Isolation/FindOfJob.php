@@ -11,11 +11,13 @@ use App\Logbook\StandingOfJob;
 use Ash\Facts\Answered;
 use Ash\Facts\Facts;
 use Ash\Isolation\Advice;
+use Ash\Isolation\CauseFound;
 use Ash\Isolation\ConditionCounted;
 use Ash\Isolation\Conditions;
 use Ash\Isolation\ConditionTried;
 use Ash\Isolation\LibrarySymptom;
 use Ash\Isolation\LineOfAttack;
+use Ash\Isolation\ShopHistory;
 use Ash\Isolation\SwapRecord;
 use Ash\Isolation\SwapTried;
 use Ash\Isolation\SymptomChosen;
@@ -39,6 +41,8 @@ final readonly class FindOfJob
      * @param list<array{CarbonImmutable, TestDone|SwapTried|null}> $steps    since the symptom was chosen, that first
      * @param list<ConditionTried>                                  $tried    conditions under which failures were counted
      * @param list<Conditions>                                      $compared two by two, the least likely to be chance first
+     * @param float                                                 $share    of the weights that is this shop's
+     * @param ?string                                               $found    the cause that it turned out to be
      */
     private function __construct(
         public ?LibrarySymptom $symptom,
@@ -49,13 +53,16 @@ final readonly class FindOfJob
         public array $tried,
         public array $compared,
         public bool $powered,
+        public ?ShopHistory $history,
+        public float $share,
+        public ?string $found,
     ) {
     }
 
     /** @param Facts $known of the rooms before */
     public static function of(Job $job, Facts $known): self
     {
-        $chosen = null;
+        $chosen = $found = null;
         $results = $runs = $counted = $steps = [];
         foreach (StandingOfJob::here()->of($job->id, ...self::kinds()) as $entry) {
             $data = $entry->data;
@@ -68,18 +75,22 @@ final readonly class FindOfJob
             } elseif ($data instanceof SwapTried) {
                 $runs[] = $data;
                 $steps[] = [$entry->at, $data];
+            } elseif ($data instanceof CauseFound) {
+                $found = $data;
             } elseif ($data instanceof ConditionCounted) {
                 $counted[] = $data;
             }
         }
 
-        $symptom = $chosen === null ? null : Library::symptom($chosen);
+        $plain = $chosen === null ? null : Library::symptom($chosen);
+        $history = $plain === null ? null : FoundCauses::history($plain->id, $job);
+        $symptom = $history === null ? null : $plain->learned($history);
         $made = $results[$chosen] ?? [];
 
         // What somebody says of a test himself counts before what a room makes of it.
         $answered = array_diff_key($symptom?->answered($known->all(Answered::class)) ?? [], $made);
 
-        return new self($symptom, $made, $answered, $runs, $steps, ...ConditionCounted::compared($counted), powered: !SheetDocument::closed($job->sheet));
+        return new self($symptom, $made, $answered, $runs, $steps, ...ConditionCounted::compared($counted), powered: !SheetDocument::closed($job->sheet), history: $history, share: $history?->share($plain?->weights() ?? []) ?? 0.0, found: $found?->symptom === $chosen ? $found?->cause : null);
     }
 
     /** @return list<SwapTried> in time order */
@@ -91,7 +102,7 @@ final readonly class FindOfJob
     /** @return list<string> */
     public static function kinds(): array
     {
-        return [SymptomChosen::KIND, TestDone::KIND, SwapTried::KIND, ConditionCounted::KIND];
+        return [SymptomChosen::KIND, TestDone::KIND, SwapTried::KIND, ConditionCounted::KIND, CauseFound::KIND];
     }
 
     /** @return array<string, string> outcome by test, behind a NUL */

@@ -43,6 +43,10 @@ final readonly class FindPage
         public array $tests,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $reasons,
+        #[OA\Property(description: 'how much of the weights is this shop\'s own')]
+        public ?string $weights,
+        #[OA\Property(description: 'the cause that it turned out to be')]
+        public ?string $found,
         #[OA\Property()]
         public SwapsCard $swaps,
         #[OA\Property(type: 'array', items: new OA\Items(ref: CountedUnder::class), description: 'under which failures were counted')]

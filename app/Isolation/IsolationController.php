@@ -47,6 +47,8 @@ final readonly class IsolationController
             first: $find->symptom?->first,
             causes: self::causes($find, $have),
             tests: self::tests($find, $have),
+            weights: self::weights($find),
+            found: $find->found,
             reasons: $find->advice($have)->reasons ?? [],
             swaps: self::swaps($find),
             conditions: array_map(static fn (ConditionTried $it): CountedUnder => new CountedUnder($it->name, $it->failures, $it->trials, Cards::percent($it->rate())), $find->tried),
@@ -66,9 +68,34 @@ final readonly class IsolationController
 
         return $find->symptom === null || $advice === null ? [] : array_map(static fn (CauseSeen $it): CauseRow => new CauseRow(
             words: $it->cause->words(), part: $it->cause->part, shows: $it->cause->shows, probability: $it->probability, percent: Cards::percent($it->probability),
-            for: $it->for, against: $it->against,
+            id: $it->cause->id, history: self::history($find, $it), for: $it->for, against: $it->against,
             settles: $it->settles === null ? null : "{$it->settles[0]} ({$it->settles[2]} min): \"{$it->settles[1]}\" would settle it",
         ), CauseSeen::all($find->symptom, $advice, $find->results()));
+    }
+
+    private static function history(FindOfJob $find, CauseSeen $it): ?string
+    {
+        $alone = $find->history?->alone("\0{$it->cause->id}");
+
+        return $alone === null || $alone[0] === 0 ? null : sprintf(
+            '%d of %d closed jobs here (%s; 95 %% interval %s to %s)', $alone[0], $find->history->total,
+            Cards::percent($alone[1]), Cards::percent($alone[2]), Cards::percent($alone[3]),
+        );
+    }
+
+    /** How much of the weights is this shop's own. */
+    private static function weights(FindOfJob $find): ?string
+    {
+        $history = $find->history;
+
+        return match (true) {
+            $history === null => null,
+            $history->total === 0 => 'Weights and likelihoods are bench estimates of the library; no closed job of this shop has this symptom yet.',
+            default => sprintf(
+                '%s of the weights is this shop\'s history (%d closed %s%s), the rest and all likelihoods are bench estimates of the library.',
+                Cards::percent($find->share), $history->total, $history->total === 1 ? 'job' : 'jobs', $history->ofKind ? ' of this kind of machine' : ' of all machines',
+            ),
+        };
     }
 
     /**

@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace App\Isolation;
 
+use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\Room;
 use App\Logbook\Taking;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Shape;
 use Ash\Facts\Facts;
+use Ash\Isolation\CauseFound;
 use Ash\Isolation\SwapSaid;
 use Ash\Isolation\SymptomChosen;
 use Ash\Isolation\TestDone;
+use Ash\Logbook\Entries\JobClosed;
 use Ash\Logbook\EntryData;
+use Ash\Logbook\LogbookRoom as Core;
 use Ash\Logbook\Profile;
 use Illuminate\Support\Facades\Route;
 
@@ -44,6 +48,12 @@ final class IsolationRoom extends Room
 
             return Shape::of(SymptomChosen::class)->with($data, ['name' => $symptom->name]);
         }
+        if ($data instanceof CauseFound) {
+            $symptom = Library::symptom($data->symptom) ?? throw InvalidDocument::at('/data/symptom', 'is not in the library');
+            isset($symptom->causes["\0{$data->cause}"]) || throw InvalidDocument::at('/data/cause', "is no cause of \"{$symptom->name}\"");
+
+            return Shape::of(CauseFound::class)->with($data, ['name' => $symptom->name]);
+        }
         if ($data instanceof TestDone) {
             $symptom = Library::symptom($data->symptom) ?? throw InvalidDocument::at('/data/symptom', 'is not in the library');
             $test = $symptom->tests["\0{$data->test}"] ?? throw InvalidDocument::at('/data/test', "is no test of \"{$symptom->name}\"");
@@ -52,6 +62,26 @@ final class IsolationRoom extends Room
         }
 
         return $data;
+    }
+
+    public function follow(Entry $entry, Job $job): void
+    {
+        $data = $entry->data;
+        match (true) {
+            $data instanceof CauseFound => FoundCauses::keep($job),
+            $data instanceof JobClosed => FoundCauses::closed($job, $data),
+            $entry->kind === Core::REOPENED, $entry->kind === Core::VOIDED => FoundCauses::closed($job, null),
+            default => null,
+        };
+    }
+
+    public function withdraw(Entry $entry, Entry $by, Job $job): void
+    {
+        match ($entry->kind) {
+            CauseFound::KIND => FoundCauses::keep($job, $entry),
+            JobClosed::KIND => FoundCauses::closed($job, null),
+            default => null,
+        };
     }
 
     public function decides(): array

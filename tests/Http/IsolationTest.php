@@ -123,6 +123,34 @@ final class IsolationTest extends TestCase
         self::assertSame([], $noted($sheet()));
     }
 
+    public function test_closed_jobs_move_the_weights(): void
+    {
+        $job = $this->job();
+        $this->said($job, 'symptom_chosen', ['symptom' => 'beeps_dark'])->assertCreated();
+        $this->page($job)->assertJsonPath('causes.0.history', null)->assertJsonPath('found', null);
+        self::assertStringContainsString('no closed job of this shop', self::text($this->page($job)->json('weights')));
+        self::assertRefused($this->said($job, 'cause_found', ['symptom' => 'beeps_dark', 'cause' => 'moon']), '/data/cause');
+        self::assertRefused($this->said($job, 'cause_found', ['symptom' => 'sings', 'cause' => 'moon']), '/data/symptom');
+        $found = fn (Job $on, string $cause): string => self::text($this->said($on, 'cause_found', ['symptom' => 'beeps_dark', 'cause' => $cause])->assertCreated()->json('entry.id'));
+        $first = $found($job, 'memory_bad');
+        $second = $found($job, 'memory_seat');
+        $this->page($job)->assertJsonPath('found', 'memory_seat');
+        // The one that was said last was a slip: the one before it stands again.
+        $this->add($job, ['kind' => 'withdrawn', 'text' => 'a slip', 'corrects' => $second])->assertCreated();
+        $this->page($job)->assertJsonPath('found', 'memory_bad');
+        $other = $this->job();
+        $this->said($other, 'symptom_chosen', ['symptom' => 'beeps_dark'])->assertCreated();
+        $weight = fn (): mixed => collect((array) $this->page($other)->json('causes'))->firstWhere('id', 'memory_bad');
+        self::assertEqualsWithDelta(18 / 97, $weight()['probability'] ?? 0, 1e-9, 'an open job counts for nothing');
+        $this->add($job, ['kind' => 'outcome', 'data' => ['outcome' => 'fixed_with_limits', 'handed_back' => false, 'limits' => ['no warranty']]])->assertCreated();
+        self::assertEqualsWithDelta(19 / 98, $weight()['probability'] ?? 0, 1e-9);
+        self::assertSame('1 of 1 closed jobs here (100 %; 95 % interval 3 % to 100 %)', $weight()['history'] ?? null);
+        self::assertSame('1 % of the weights is this shop\'s history (1 closed job of this kind of machine), the rest and all likelihoods are bench estimates of the library.', $this->page($other)->json('weights'));
+        $this->add($job, ['kind' => 'reopened', 'text' => 'it came back'])->assertCreated();
+        self::assertEqualsWithDelta(18 / 97, $weight()['probability'] ?? 0, 1e-9);
+        self::assertNotSame('', $first);
+    }
+
     public function test_failures_are_counted_under_conditions(): void
     {
         $job = $this->job();

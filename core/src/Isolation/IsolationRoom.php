@@ -29,6 +29,7 @@ final readonly class IsolationRoom extends Room
         return [
             new EntryKind(SymptomChosen::KIND, 'symptom of the library', SymptomChosen::class, stage: Stage::Find),
             new EntryKind(TestDone::KIND, 'test', TestDone::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
+            new EntryKind(CauseFound::KIND, 'cause found', CauseFound::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
             new EntryKind(ConditionCounted::KIND, 'failures counted', ConditionCounted::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
             new EntryKind(SwapTried::KIND, 'swap', SwapTried::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
         ];

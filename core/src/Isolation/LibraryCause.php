@@ -25,6 +25,12 @@ final readonly class LibraryCause
         return new self($node->at('id')->name(), $node->at('weight')->positive(), $node->optional('part')?->name(), $node->at('shows')->text(200));
     }
 
+    /** Beside so many closed jobs that it turned out to be. */
+    public function and(int $jobs): self
+    {
+        return new self($this->id, $this->weight + $jobs, $this->part, $this->shows);
+    }
+
     public function words(): string
     {
         return strtr($this->id, '_', ' ');

@@ -40,6 +40,15 @@ final readonly class LibrarySymptom
         return new self($node->at('id')->name(), $node->at('name')->text(120), $node->at('first')->text(400), $causes, $tests);
     }
 
+    /** With what this shop's closed jobs turned out to be beside the library's weights. */
+    public function learned(ShopHistory $history): self
+    {
+        return new self($this->id, $this->name, $this->first, array_map(
+            static fn (LibraryCause $it): LibraryCause => $it->and($history->counts["\0{$it->id}"] ?? 0),
+            $this->causes,
+        ), $this->tests);
+    }
+
     /** @return list<AdviceTest> */
     public function asked(): array
     {

@@ -13,6 +13,7 @@ use Ash\Isolation\Conditions;
 use Ash\Isolation\ConditionTried;
 use Ash\Isolation\LibraryTest as OfLibrary;
 use Ash\Isolation\LineOfAttack;
+use Ash\Isolation\ShopHistory;
 use Ash\Isolation\SwapFitted;
 use Ash\Isolation\SwapOutcome;
 use Ash\Isolation\SwapRecord;
@@ -206,5 +207,21 @@ final class LibraryTest extends TestCase
         // R 4.2.2, fisher.test(matrix(c(6, 0, 1, 7), 2))$p.value and so on.
         self::assertEqualsWithDelta([0.004662, 0.25, 0.377778], array_map(static fn (Conditions $it): float => $it->pValue, $pairs), 1e-6);
         self::assertSame([['cold', 'warm'], ['cold', 'on its side'], ['on its side', 'warm']], array_map(static fn (Conditions $it): array => [$it->a->name, $it->b->name], $pairs));
+    }
+
+    public function test_the_shops_own_jobs_beside_the_library(): void
+    {
+        $symptom = SymptomLibrary::read(Node::parse(self::json()))->symptom('beeps_dark') ?? self::fail();
+        $history = ShopHistory::of(["\0memory_bad" => 7, "\0memory_seat" => 5], ["\0memory_seat" => 50]);
+        self::assertSame([true, 12], [$history->ofKind, $history->total], 'of the same kind of machine first');
+        self::assertSame([false, 50], [ShopHistory::of([], ["\0memory_seat" => 50])->ofKind, ShopHistory::of([], ["\0memory_seat" => 50])->total]);
+        self::assertSame(25.0, $symptom->learned($history)->weights()["\0memory_bad"]);
+        self::assertEqualsWithDelta(12 / 109, $history->share($symptom->weights()), 1e-12);
+        // R 4.2.2, binom.test(7, 12)$conf.int: 0.2766697 0.8483478; binom.test(0, 12): 0 0.2646485; binom.test(12, 12): 0.7353515 1
+        self::assertEqualsWithDelta([7, 7 / 12, 0.2766697, 0.8483478], $history->alone("\0memory_bad"), 1e-7);
+        self::assertEqualsWithDelta([0, 0.0, 0.0, 0.2646485], $history->alone("\0graphics"), 1e-7);
+        self::assertEqualsWithDelta([12, 1.0, 0.7353515, 1.0], ShopHistory::of(["\0x" => 12], [])->alone("\0x"), 1e-7);
+        self::assertNull(ShopHistory::of([], [])->alone("\0x"));
+        self::assertSame(0.0, ShopHistory::of([], [])->share($symptom->weights()));
     }
 }

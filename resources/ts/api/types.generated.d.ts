@@ -1691,6 +1691,9 @@ export interface components {
             against: string[];
             /** @description results that are more likely under it than under the others */
             for: string[];
+            /** @description what the closed jobs of this shop say by themselves, with an interval; null without such a job */
+            history: string | null;
+            id: string;
             /** @description that is bad; null when no part is */
             part: string | null;
             percent: string;
@@ -1914,6 +1917,11 @@ export interface components {
             sure?: boolean;
             tan_delta?: number;
             visual?: ("bulged" | "vented" | "leaking" | "burst" | "cracked" | "corroded_leads" | "discoloured" | "missing")[];
+        };
+        /** @description of an entry "cause found", as it is handed in */
+        DataCauseFound: {
+            cause: string;
+            symptom: string;
         };
         /** @description of an entry "clock set", as it is handed in */
         DataClock: {
@@ -2263,11 +2271,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "condition_counted" | "swap_run";
+            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -2307,6 +2315,7 @@ export interface components {
             board_moved: components["schemas"]["DataBoardMoved"];
             cap_reading: components["schemas"]["DataCapReading"];
             capacitor: components["schemas"]["DataCapacitor"];
+            cause_found: components["schemas"]["DataCauseFound"];
             clock: components["schemas"]["DataClock"];
             clock_kind: components["schemas"]["DataClockKind"];
             clock_read: components["schemas"]["DataClockRead"];
@@ -2428,6 +2437,8 @@ export interface components {
             conditions: components["schemas"]["CountedUnder"][];
             /** @description what to look at first */
             first: string | null;
+            /** @description the cause that it turned out to be */
+            found: string | null;
             job_id: string;
             job_label: string;
             job_title: string;
@@ -2442,6 +2453,8 @@ export interface components {
             symptoms: components["schemas"]["ChoiceCard"][];
             /** @description what can be made, best first; what is blocked; what was made */
             tests: components["schemas"]["TestRow"][];
+            /** @description how much of the weights is this shop's own */
+            weights: string | null;
         };
         FitBody: {
             /** @enum {string} */

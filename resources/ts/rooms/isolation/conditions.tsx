@@ -69,7 +69,10 @@ function Count({ page }: { page: FindPage }) {
                 event.preventDefault();
                 void record(
                     page.job_id,
-                    { kind: 'condition_counted', data: { condition: condition.trim().toLowerCase(), failures: Number(failures), trials: Number(trials) } },
+                    {
+                        kind: 'condition_counted',
+                        data: { condition: condition.trim().toLowerCase(), failures: Number(failures), trials: Number(trials) },
+                    },
                     `failed ${failures} of ${trials} ${condition}`,
                 );
                 setFailures('');

@@ -89,7 +89,7 @@ function Sheet({ page, have, setHave }: { page: FindPage; have: string[]; setHav
                             ))}
                         </ol>
                     </Part>
-                    <Suspects page={page} />
+                    <Suspects page={page} may={may} />
                 </div>
             )}
             <Waiting page={page} have={have} setHave={setHave} />
@@ -140,7 +140,7 @@ function Symptom({ page, may }: { page: FindPage; may: boolean }) {
     );
 }
 
-function Suspects({ page }: { page: FindPage }) {
+function Suspects({ page, may }: { page: FindPage; may: boolean }) {
     return (
         <Part title="Suspects">
             <ol className="divide-y divide-line">
@@ -159,6 +159,23 @@ function Suspects({ page }: { page: FindPage }) {
                             {it.for.length > 0 && <span className="block">For it: {it.for.join('; ')}</span>}
                             {it.against.length > 0 && <span className="block">Against it: {it.against.join('; ')}</span>}
                             {it.settles !== null && <span className="block">{it.settles}</span>}
+                            {it.history !== null && <span className="block">{it.history}</span>}
+                            {page.found === it.id && <span className="block font-bold text-in">It was this.</span>}
+                            {may && page.found !== it.id && (
+                                <Button
+                                    look="quiet"
+                                    aria-label={`It was ${it.words}`}
+                                    onClick={() =>
+                                        void record(
+                                            page.job_id,
+                                            { kind: 'cause_found', data: { symptom: page.symptom ?? '', cause: it.id } },
+                                            `it was ${it.words}`,
+                                        )
+                                    }
+                                >
+                                    it was this
+                                </Button>
+                            )}
                         </span>
                     </li>
                 ))}
@@ -167,7 +184,7 @@ function Suspects({ page }: { page: FindPage }) {
                 {page.reasons.map((it) => (
                     <li key={it}>{it}</li>
                 ))}
-                <li>Weights and likelihoods are bench estimates of the library, not counts of this shop.</li>
+                {page.weights !== null && <li>{page.weights}</li>}
             </ul>
         </Part>
     );
