@@ -42,6 +42,13 @@ final readonly class FoundCauses
     public static function history(string $symptom, Job $job): ShopHistory
     {
         $kind = Machine::query()->where('id', $job->machine_id)->value('kind_id');
+
+        return self::of($symptom, is_string($kind) ? $kind : null);
+    }
+
+    /** @param ?string $kind of machine; null: all of them */
+    public static function of(string $symptom, ?string $kind): ShopHistory
+    {
         $of = $all = [];
         foreach (DB::table('found_causes')->where('symptom', $symptom)->where('proven', true)->groupBy('kind_id', 'cause')->select('kind_id', 'cause')->selectRaw('COUNT(*) AS jobs')->get() as $row) {
             $row = (array) $row;

@@ -31,6 +31,7 @@ final class IsolationRoom extends Room
 
     public function reads(): void
     {
+        Route::get('history', [HistoryController::class, 'show']);
         Route::get('jobs/{job}/isolation', [IsolationController::class, 'show']);
     }
 

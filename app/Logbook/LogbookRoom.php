@@ -33,6 +33,7 @@ final class LogbookRoom extends Room
     public function reads(): void
     {
         Route::get('bench', [BenchController::class, 'show']);
+        Route::get('search', [SearchController::class, 'show']);
         Route::get('jobs', [JobController::class, 'index']);
         Route::get('jobs/{job}/entries', [JobController::class, 'entries']);
         Route::get('jobs/{job}/pulse', [JobController::class, 'pulse']);

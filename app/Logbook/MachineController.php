@@ -13,6 +13,7 @@ use Ash\Logbook\Caution;
 use Ash\Logbook\Profile;
 use Ash\Logbook\ProfileBoard;
 use Ash\Logbook\SourceNote;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -28,19 +29,39 @@ final readonly class MachineController
     public function index(Request $request): JsonResponse
     {
         $asked = Named::asked(Node::of((object) $request->query->all())->only('search', 'after'));
-        [$rows, $next] = $asked->page(
-            DB::table('machines')->join('kinds', 'kinds.id', '=', 'machines.kind_id')->where('machines.bare', false)->whereNull('machines.merged_into')
-                ->select('machines.id', 'machines.slug', 'machines.name', 'machines.serial', 'machines.owner', 'machines.kind_id', 'kinds.words'),
-            'machines.name',
-            'machines.id',
-            Named::machines(...),
-        );
+        [$rows, $next] = $asked->page(self::listed(), 'machines.name', 'machines.id', Named::machines(...));
+
+        return new JsonResponse(new MachineList(self::rows($rows), $next));
+    }
+
+    /** @return list<MachineCard> the first whose name, serial, owner or kind holds it */
+    public static function found(string $search, int $most): array
+    {
+        $query = self::listed();
+        Named::machines($query, Named::like($search));
+
+        return self::rows(array_values(array_map(static fn (object $it): Row => new Row($it), $query->orderBy('machines.name')->limit($most)->get()->all())));
+    }
+
+    private static function listed(): Builder
+    {
+        return DB::table('machines')->join('kinds', 'kinds.id', '=', 'machines.kind_id')->where('machines.bare', false)->whereNull('machines.merged_into')
+            ->select('machines.id', 'machines.slug', 'machines.name', 'machines.serial', 'machines.owner', 'machines.kind_id', 'kinds.words');
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<MachineCard>
+     */
+    private static function rows(array $rows): array
+    {
         $boards = Board::query()->whereIn(
             'machine_id',
             array_map(static fn (Row $it): string => $it->string('id'), $rows),
         )->orderBy('slot')->get()->groupBy('machine_id');
 
-        return new JsonResponse(new MachineList(array_map(static fn (Row $it): MachineCard => new MachineCard(
+        return array_map(static fn (Row $it): MachineCard => new MachineCard(
             $it->string('id'),
             $it->string('slug'),
             $it->string('name'),
@@ -49,7 +70,7 @@ final readonly class MachineController
             $it->string('kind_id'),
             $it->text('serial'),
             $it->text('owner'),
-        ), $rows), $next));
+        ), $rows);
     }
 
     #[OA\Post(

@@ -45,7 +45,7 @@ final class ListsTest extends TestCase
             'batteries' => 'battery clock clock_read',
             'capacitors' => 'capacitor cap_reading rework',
             'corrosion' => 'survey continuity',
-            'isolation' => 'test_done swap_run',
+            'isolation' => 'test_done cause_found condition_counted swap_run',
             'memory' => 'memory swap soak date_codes',
             'rails' => 'reading',
         ];

@@ -51,11 +51,15 @@ final readonly class ShopHistory
             return null;
         }
         $k = $this->counts[$cause] ?? 0;
+
+        return [$k, $k / $this->total, ...self::share95($k, $this->total)];
+    }
+
+    /** @return array{float, float} the exact 95 % interval of a share */
+    public static function share95(int $k, int $of): array
+    {
         $tail = (1 - self::CONFIDENCE) / 2;
 
-        return [
-            $k, $k / $this->total, $k === 0 ? 0.0 : Beta::quantile($tail, $k, $this->total - $k + 1),
-            $k === $this->total ? 1.0 : Beta::quantile(1 - $tail, $k + 1, $this->total - $k),
-        ];
+        return [$k === 0 ? 0.0 : Beta::quantile($tail, $k, $of - $k + 1), $k === $of ? 1.0 : Beta::quantile(1 - $tail, $k + 1, $of - $k)];
     }
 }

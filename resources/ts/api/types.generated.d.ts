@@ -196,6 +196,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showHistory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/intake": {
         parameters: {
             query?: never;
@@ -1301,6 +1317,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["search"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/serial-ports": {
         parameters: {
             query?: never;
@@ -1826,6 +1858,13 @@ export interface components {
             faults: number;
             share: string;
             type: string;
+        };
+        /** @description What closed jobs turned out to be. */
+        CuredRow: {
+            interval: string;
+            jobs: number;
+            percent: string;
+            words: string;
         };
         /** @description of an entry "action", as it is handed in */
         DataAction: Record<string, never>;
@@ -2395,6 +2434,14 @@ export interface components {
             example: string;
             word: string;
         };
+        /** @description A part of a kind of machine, how often it was tested and how often it was bad. */
+        FailingPart: {
+            bad: number;
+            board: string;
+            interval: string;
+            part: string;
+            tested: number;
+        };
         /** @description A family of supplies: a starting point, said to be one. */
         FamilyCard: {
             how_to_know: string;
@@ -2472,6 +2519,19 @@ export interface components {
             verdict: string;
             words: string;
         };
+        /** @description An entry that was searched for. */
+        FoundEntry: {
+            /** Format: date-time */
+            at: string;
+            id: string;
+            says: string;
+        };
+        /** @description A job that was searched for. */
+        FoundJob: {
+            /** @description the latest that hold one of the words */
+            entries: components["schemas"]["FoundEntry"][];
+            job: components["schemas"]["JobCard"];
+        };
         /** @description A gate as it stands. */
         GateCard: {
             closed: boolean;
@@ -2482,6 +2542,13 @@ export interface components {
             passed_because: string | null;
             why: string[];
             words: string;
+        };
+        /** @description What cured a symptom before, and which parts of a kind fail most. */
+        HistoryPage: {
+            causes: components["schemas"]["CuredRow"][];
+            counted: string | null;
+            parts: components["schemas"]["FailingPart"][];
+            symptoms: components["schemas"]["ChoiceCard"][];
         };
         /** @description What an import brought. */
         Imported: {
@@ -3277,6 +3344,17 @@ export interface components {
         SceneCard: {
             scene: string;
             scenes: string[];
+        };
+        /** @description What was found in all records. */
+        SearchPage: {
+            /** @description cursor of what is older; null: nothing is */
+            before: number | null;
+            /** @description that hold all the words, the latest first */
+            jobs: components["schemas"]["FoundJob"][];
+            /** @description whose name, serial, owner or kind holds what was asked for; the first ones */
+            machines: components["schemas"]["MachineCard"][];
+            /** @description all entries are in it; false for some minutes after a large import */
+            whole: boolean;
         };
         SerialPortBody: {
             active?: boolean;
@@ -4290,6 +4368,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EntryKindCard"][];
+                };
+            };
+        };
+    };
+    showHistory: {
+        parameters: {
+            query?: {
+                /** @description of machine */
+                kind?: string;
+                symptom?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description counted over the closed jobs */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryPage"];
                 };
             };
         };
@@ -6628,6 +6730,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinkCard"];
+                };
+            };
+        };
+    };
+    search: {
+        parameters: {
+            query?: {
+                before?: number;
+                /** @description words, designators, values; a name, serial or owner */
+                for?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what holds it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SearchPage"];
                 };
             };
         };

@@ -26,6 +26,8 @@ export interface Parts {
     ProfileForm?: ComponentType<OnProfile>;
     /** a part of a board's page */
     BoardPart?: ComponentType<{ board: string }>;
+    /** below what was searched for in all records */
+    Searched?: ComponentType;
     /** beside the list of what has its time */
     DueAction?: ComponentType;
 }

@@ -164,7 +164,7 @@ function Suspects({ page, may }: { page: FindPage; may: boolean }) {
                             {may && page.found !== it.id && (
                                 <Button
                                     look="quiet"
-                                    aria-label={`It was ${it.words}`}
+                                    aria-label={`It was this: ${it.words}`}
                                     onClick={() =>
                                         void record(
                                             page.job_id,
