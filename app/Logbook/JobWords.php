@@ -71,13 +71,19 @@ final readonly class JobWords
         if ($words === [] || in_array([], $alternatives, true)) {
             return [];
         }
-        $query = DB::table('job_words as first')->whereIn('first.word', $alternatives[0])->distinct()->orderByDesc('first.number')->limit(self::PAGE + 1);
+        $query = self::held(DB::table('job_words as first'), 'first', $alternatives[0])->orderByDesc('first.number')->limit(self::PAGE + 1);
         $before === null || $query->where('first.number', '<', $before);
         foreach (array_slice($alternatives, 1) as $some) {
-            $query->whereExists(static fn (Builder $q) => $q->from('job_words as other')->whereColumn('other.number', 'first.number')->whereIn('other.word', $some));
+            $query->whereExists(static fn (Builder $q) => self::held($q->from('job_words as other')->whereColumn('other.number', 'first.number'), 'other', $some));
         }
 
         return array_values(array_map(static fn (mixed $it): int => is_numeric($it) ? (int) $it : 0, $query->pluck('first.number')->all()));
+    }
+
+    /** @param list<string> $words one of them; with a single one the key gives the order, with several the numbers are sorted */
+    private static function held(Builder $query, string $as, array $words): Builder
+    {
+        return count($words) === 1 ? $query->where("{$as}.word", $words[0]) : $query->whereIn("{$as}.word", $words)->distinct();
     }
 
     public static function page(): int
