@@ -35,20 +35,22 @@ final readonly class FindOfJob
     private const READ = 1000;
 
     /**
-     * @param array<string, string>                                 $made     outcome by test, behind a NUL
-     * @param array<string, array{string, Answered}>                $answered the same of what rooms have found out
-     * @param list<SwapTried>                                       $runs     in time order
-     * @param list<array{CarbonImmutable, TestDone|SwapTried|null}> $steps    since the symptom was chosen, that first
-     * @param list<ConditionTried>                                  $tried    conditions under which failures were counted
-     * @param list<Conditions>                                      $compared two by two, the least likely to be chance first
-     * @param float                                                 $share    of the weights that is this shop's
-     * @param ?string                                               $found    the cause that it turned out to be
+     * @param array<string, string>                                 $made      outcome by test, behind a NUL
+     * @param array<string, array{string, Answered}>                $answered  the same of what rooms have found out
+     * @param list<SwapTried>                                       $runs      in time order
+     * @param list<array{Job, SwapTried}>                           $elsewhere of other jobs with the same boards
+     * @param list<array{CarbonImmutable, TestDone|SwapTried|null}> $steps     since the symptom was chosen, that first
+     * @param list<ConditionTried>                                  $tried     conditions under which failures were counted
+     * @param list<Conditions>                                      $compared  two by two, the least likely to be chance first
+     * @param float                                                 $share     of the weights that is this shop's
+     * @param ?string                                               $found     the cause that it turned out to be
      */
     private function __construct(
         public ?LibrarySymptom $symptom,
         private array $made,
         public array $answered,
         public array $runs,
+        public array $elsewhere,
         private array $steps,
         public array $tried,
         public array $compared,
@@ -90,7 +92,7 @@ final readonly class FindOfJob
         // What somebody says of a test himself counts before what a room makes of it.
         $answered = array_diff_key($symptom?->answered($known->all(Answered::class)) ?? [], $made);
 
-        return new self($symptom, $made, $answered, $runs, $steps, ...ConditionCounted::compared($counted), powered: !SheetDocument::closed($job->sheet), history: $history, share: $history?->share($plain?->weights() ?? []) ?? 0.0, found: $found?->symptom === $chosen ? $found?->cause : null);
+        return new self($symptom, $made, $answered, $runs, SwapsElsewhere::of($job, $runs), $steps, ...ConditionCounted::compared($counted), powered: !SheetDocument::closed($job->sheet), history: $history, share: $history?->share($plain?->weights() ?? []) ?? 0.0, found: $found?->symptom === $chosen ? $found?->cause : null);
     }
 
     /** @return list<SwapTried> in time order */
@@ -116,12 +118,18 @@ final readonly class FindOfJob
     {
         $have = [...self::ALWAYS, ...($this->powered ? ['powered'] : []), ...array_diff($more, ['powered'])];
 
-        return $this->symptom?->advice($this->results(), $have, $this->runs);
+        return $this->symptom?->advice($this->results(), $have, $this->runs, $this->others());
     }
 
     public function swaps(): ?SwapRecord
     {
-        return $this->runs === [] ? null : SwapRecord::of($this->runs);
+        return $this->runs === [] ? null : SwapRecord::of($this->runs, $this->others());
+    }
+
+    /** @return list<SwapTried> */
+    private function others(): array
+    {
+        return array_map(static fn (array $it): SwapTried => $it[1], $this->elsewhere);
     }
 
     public function weighed(Job $job): ?Weighed

@@ -157,14 +157,15 @@ final readonly class IsolationController
                 Cards::percent($p),
                 $cleared,
                 $good["\0{$it->id}"] ?? false,
+                isset($good["\0{$it->id}"]),
             ), $record->swaps->parts, $found->probabilities, $found->cleared),
-            runs: array_map(static function (SwapTried $it) use (&$changed): SwapRunCard {
+            runs: array_merge(array_map(static function (SwapTried $it) use (&$changed): SwapRunCard {
                 $parts = array_map(static fn (SwapFitted $part): string => $part->id, $it->parts);
                 $before = $changed;
                 $changed = $parts;
 
-                return new SwapRunCard($parts, $before === null ? [] : array_values(array_diff($parts, $before)), $it->outcome, $it->outcome->words(), implode(', ', array_filter([$it->beeps, $it->condition], is_string(...))));
-            }, $record->runs),
+                return self::run($it, $before === null ? [] : array_values(array_diff($parts, $before)), null);
+            }, $record->runs), array_map(static fn (array $it): SwapRunCard => self::run($it[1], [], $it[0]), $find->elsewhere)),
             diagnoses: array_map(
                 static fn ($it): string => ($it->parts === [] ? 'nothing is bad' : implode(' and ', $it->parts)).', '.Cards::percent($it->probability),
                 array_slice($found->diagnoses, 0, 5),
@@ -176,8 +177,18 @@ final readonly class IsolationController
                 number_format($it->gainBits, 2).' bit',
                 Cards::percent($it->works),
                 $it->minutes,
-            ), $found->next),
+            ), array_values(array_filter($found->next, static fn (NextRun $it): bool => $it->inName === null || isset($good["\0{$it->inName}"])))),
             reasons: $found->reasons,
+        );
+    }
+
+    /** @param list<string> $changed */
+    private static function run(SwapTried $it, array $changed, ?Job $elsewhere): SwapRunCard
+    {
+        return new SwapRunCard(
+            array_map(static fn (SwapFitted $part): string => $part->id, $it->parts), $changed, $it->outcome, $it->outcome->words(),
+            implode(', ', array_filter([$it->beeps, $it->condition], is_string(...))),
+            $elsewhere === null ? null : "{$elsewhere->label()}, {$elsewhere->title}", $elsewhere?->id,
         );
     }
 

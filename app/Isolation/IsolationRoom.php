@@ -13,6 +13,7 @@ use Ash\Document\Shape;
 use Ash\Facts\Facts;
 use Ash\Isolation\CauseFound;
 use Ash\Isolation\SwapSaid;
+use Ash\Isolation\SwapTried;
 use Ash\Isolation\SymptomChosen;
 use Ash\Isolation\TestDone;
 use Ash\Logbook\Entries\JobClosed;
@@ -32,7 +33,19 @@ final class IsolationRoom extends Room
     public function reads(): void
     {
         Route::get('history', [HistoryController::class, 'show']);
+        Route::get('library', [LibraryController::class, 'index']);
+        Route::get('library/{symptom}', [LibraryController::class, 'show']);
         Route::get('jobs/{job}/isolation', [IsolationController::class, 'show']);
+    }
+
+    public function leads(): void
+    {
+        Route::post('library', [LibraryController::class, 'store']);
+    }
+
+    public function pages(): void
+    {
+        Route::get('symptom-library.json', [LibraryController::class, 'download']);
     }
 
     public function complete(EntryData $data, Taking $at): EntryData
@@ -40,9 +53,12 @@ final class IsolationRoom extends Room
         if ($data instanceof SwapSaid) {
             $runs = FindOfJob::runs($at->job);
 
-            return $data->after($runs[count($runs) - 1] ?? null) ?? throw InvalidDocument::at('/data/parts', $runs === []
+            $data = $data->after($runs[count($runs) - 1] ?? null) ?? throw InvalidDocument::at('/data/parts', $runs === []
                 ? 'no set was tried yet: say what is fitted first (tried supply, board, card 1 as graphics: dark)'
                 : "nothing is fitted as \"{$data->role}\"");
+        }
+        if ($data instanceof SwapTried) {
+            return SwapsElsewhere::named($data, $at->job);
         }
         if ($data instanceof SymptomChosen) {
             $symptom = Library::symptom($data->symptom) ?? throw InvalidDocument::at('/data/symptom', 'is not in the library');
@@ -70,6 +86,7 @@ final class IsolationRoom extends Room
         $data = $entry->data;
         match (true) {
             $data instanceof CauseFound => FoundCauses::keep($job),
+            $data instanceof SwapTried => SwapsElsewhere::keep($data, $job->id),
             $data instanceof JobClosed => FoundCauses::closed($job, $data),
             $entry->kind === Core::REOPENED, $entry->kind === Core::VOIDED => FoundCauses::closed($job, null),
             default => null,

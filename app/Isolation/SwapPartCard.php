@@ -23,6 +23,8 @@ final readonly class SwapPartCard
         public bool $cleared,
         #[OA\Property(description: 'as it was said when it was first fitted')]
         public bool $known_good,
+        #[OA\Property(description: 'tried on this job; others stood beside one of its boards elsewhere')]
+        public bool $here,
     ) {
     }
 }

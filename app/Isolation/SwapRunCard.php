@@ -26,6 +26,10 @@ final readonly class SwapRunCard
         public string $outcome_words,
         #[OA\Property(description: 'beeps as heard, the condition')]
         public string $note,
+        #[OA\Property(description: 'the job of another machine that tried it with one of these boards')]
+        public ?string $elsewhere,
+        #[OA\Property()]
+        public ?string $elsewhere_id,
     ) {
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
+use App\Logbook\Board;
 use App\Logbook\Job;
 use App\People\Role;
 use Illuminate\Testing\TestResponse;
@@ -97,6 +98,32 @@ final class IsolationTest extends TestCase
         // Failing sometimes counts as failing, and a bad part then shows less surely.
         $this->said($job, 'swap_run', ['parts' => $set('card'), 'outcome' => 'sometimes'])->assertCreated();
         self::assertSame('fails sometimes', $this->page($job)->json('swaps.runs.2.outcome_words'));
+    }
+
+    public function test_works_there_and_fails_here_speaks_about_both(): void
+    {
+        $here = $this->job();
+        $there = $this->job('curlew-16', 'cpu');
+        Board::query()->whereKey($here->board_id)->update(['serial' => 'DB-0044']);
+        $tried = fn (Job $job, string $outcome, string ...$ids): TestResponse => $this->said($job, 'swap_run', ['outcome' => $outcome, 'parts' => array_map(
+            static fn (string $it): array => ['id' => $it, 'role' => $it === 'DB-0044' ? 'card' : $it], array_values($ids),
+        )]);
+        $tried($here, 'fails', 'supply', 'backplane', 'DB-0044')->assertCreated();
+        self::assertCount(1, (array) $this->page($here)->json('swaps.runs'));
+        $before = $this->page($here)->json('swaps.parts.2.probability');
+        $tried($there, 'works', 'supply', 'cpu', 'DB-0044')->assertCreated();
+        $page = $this->page($here);
+        self::assertSame([null, "{$there->label()}, {$there->title}"], $page->json('swaps.runs.*.elsewhere'));
+        self::assertSame($there->id, $page->json('swaps.runs.1.elsewhere_id'));
+        self::assertSame('DB-0044', $page->json('swaps.parts.2.id'));
+        self::assertLessThan($before, $page->json('swaps.parts.2.probability'));
+        self::assertSame([true, true, true, false, false], $page->json('swaps.parts.*.here'));
+        // The other job learns that it failed here; a run that is taken back counts nowhere.
+        self::assertSame([null, "{$here->label()}, {$here->title}"], $this->page($there)->json('swaps.runs.*.elsewhere'));
+        $entry = collect((array) $this->getJson("/api/jobs/{$there->id}")->json('entries'))->firstWhere('kind', 'swap_run')['id'] ?? '';
+        $this->add($there, ['kind' => 'withdrawn', 'text' => 'the other card', 'corrects' => $entry])->assertCreated();
+        self::assertSame($before, $this->page($here)->json('swaps.parts.2.probability'));
+        self::assertRefused($this->said($here, 'swap_run', ['outcome' => 'fails', 'parts' => [['id' => 'a', 'role' => 'a', 'board' => self::ulid()]]]), '/data/parts/0/board');
     }
 
     public function test_suspects_stand_in_one_list_and_a_line_that_leads_nowhere_is_called_out(): void

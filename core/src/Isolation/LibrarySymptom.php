@@ -72,11 +72,12 @@ final readonly class LibrarySymptom
     }
 
     /**
-     * @param array<string, string> $results outcome by test, behind a NUL; of tests that are no longer in the library none counts
-     * @param list<string>          $have    needs that are met
-     * @param list<SwapTried>       $runs    of swaps
+     * @param array<string, string> $results   outcome by test, behind a NUL; of tests that are no longer in the library none counts
+     * @param list<string>          $have      needs that are met
+     * @param list<SwapTried>       $runs      of swaps
+     * @param list<SwapTried>       $elsewhere
      */
-    public function advice(array $results, array $have, array $runs = []): Advice
+    public function advice(array $results, array $have, array $runs = [], array $elsewhere = []): Advice
     {
         $known = array_filter(
             $results,
@@ -84,7 +85,9 @@ final readonly class LibrarySymptom
             ARRAY_FILTER_USE_BOTH,
         );
 
-        return Advice::of($this->swapped($runs), $this->asked(), $known, $have, $runs === [] ? [] : [count($runs).' runs of swaps were counted in']);
+        $said = $runs === [] ? [] : [count($runs).' runs of swaps were counted in'.($elsewhere === [] ? '' : ', and '.count($elsewhere).' with the same parts on other jobs')];
+
+        return Advice::of($this->swapped($runs, $elsewhere), $this->asked(), $known, $have, $said);
     }
 
     /**
@@ -116,11 +119,14 @@ final readonly class LibrarySymptom
      * The weights times what the runs say of each cause's part. The job's own part of a role is the one that was fitted first; a cause whose
      * part was never swapped sits in what stays in every run.
      *
+     * Of other jobs only what worked counts: what fails there has its own suspects.
+     *
      * @param list<SwapTried> $runs
+     * @param list<SwapTried> $elsewhere
      *
      * @return array<string, float>
      */
-    private function swapped(array $runs): array
+    private function swapped(array $runs, array $elsewhere = []): array
     {
         $own = [];
         foreach ($runs as $run) {
@@ -139,6 +145,14 @@ final readonly class LibrarySymptom
             }
             $most = max([0.0, ...array_values($weights)]);
             $weights = array_map(static fn (float $it): float => max(1e-300, $it / $most), $weights);
+        }
+
+        foreach ($elsewhere as $run) {
+            $in = array_flip(array_map(static fn (SwapFitted $it): string => $it->id, $run->parts));
+            foreach ($run->outcome === SwapOutcome::Works ? $this->causes : [] as $id => $cause) {
+                $part = $cause->part === null ? null : $own["\0{$cause->part}"] ?? null;
+                $weights[$id] *= $shows->outcome(true, $part !== null && isset($in[$part]) ? 1 : 0);
+            }
         }
 
         return $weights;

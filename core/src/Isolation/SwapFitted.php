@@ -9,7 +9,8 @@ use Ash\Document\Field\Name;
 /** A part in a run of swaps. */
 final readonly class SwapFitted
 {
-    public function __construct(#[Name] public string $id, #[Name] public string $role, public bool $knownGood = false)
+    /** @param ?string $board identifier of the board in the record that it is: what other jobs tried with it counts too */
+    public function __construct(#[Name] public string $id, #[Name] public string $role, public bool $knownGood = false, #[Name] public ?string $board = null)
     {
     }
 }

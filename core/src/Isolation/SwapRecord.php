@@ -7,8 +7,11 @@ namespace Ash\Isolation;
 /** The runs of a job as the swap model takes them. */
 final readonly class SwapRecord
 {
-    /** @param list<SwapTried> $runs in time order */
-    private function __construct(public Swaps $swaps, public array $runs)
+    /**
+     * @param list<SwapTried> $runs      in time order
+     * @param list<SwapTried> $elsewhere
+     */
+    private function __construct(public Swaps $swaps, public array $runs, public array $elsewhere)
     {
     }
 
@@ -16,10 +19,12 @@ final readonly class SwapRecord
      * "Sometimes" counts as fails, and then a bad part shows with 0.7. A role has as many places as a run has ever filled, and is required
      * when no run that worked was without it.
      *
-     * @param list<SwapTried> $runs in time order
+     * @param list<SwapTried> $own       in time order
+     * @param list<SwapTried> $elsewhere runs of other jobs with one of its parts, as this job sees them: evidence, but no places to fill
      */
-    public static function of(array $runs): self
+    public static function of(array $own, array $elsewhere = []): self
     {
+        $runs = [...$own, ...$elsewhere];
         $parts = $place = $roles = $kept = [];
         foreach ($runs as $run) {
             $count = [];
@@ -35,10 +40,11 @@ final readonly class SwapRecord
             }
         }
         $without = [];
+        $ours = array_fill_keys(array_map(static fn (SwapFitted $it): string => "\0{$it->role}", array_merge(...array_map(static fn (SwapTried $it): array => $it->parts, $own))), true);
         $fitted = [];
         foreach (array_slice($runs, -Bounds::RUNS) as $run) {
             $in = array_flip(array_map(static fn (SwapFitted $it): string => "\0{$it->role}", $run->parts));
-            foreach ($run->outcome === SwapOutcome::Works ? array_diff_key($roles, $in) : [] as $role => $_) {
+            foreach ($run->outcome === SwapOutcome::Works && in_array($run, $own, true) ? array_diff_key($roles, $in) : [] as $role => $_) {
                 $without[$role] = true;
             }
             $numbers = array_values(array_filter(array_map(static fn (SwapFitted $it): ?int => $place["\0{$it->id}"] ?? null, $run->parts), is_int(...)));
@@ -46,12 +52,12 @@ final readonly class SwapRecord
             $fitted[] = new SwapRun($numbers, $run->outcome === SwapOutcome::Works);
         }
         $described = array_map(
-            static fn (string $role, int $places): SwapRole => new SwapRole(substr($role, 1), !isset($without[$role]), $places),
+            static fn (string $role, int $places): SwapRole => new SwapRole(substr($role, 1), isset($ours[$role]) && !isset($without[$role]), $places),
             array_keys($roles),
             $roles,
         );
         $sometimes = array_filter($runs, static fn (SwapTried $it): bool => $it->outcome === SwapOutcome::Sometimes) !== [];
 
-        return new self(new Swaps($parts, $described, $fitted, $sometimes ? Shows::NOW_AND_THEN : null), $runs);
+        return new self(new Swaps($parts, $described, $fitted, $sometimes ? Shows::NOW_AND_THEN : null), $own, $elsewhere);
     }
 }

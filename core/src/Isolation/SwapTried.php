@@ -29,6 +29,22 @@ final readonly class SwapTried implements EntryData, Settled
     ) {
     }
 
+    /**
+     * The same run as another job sees it: what both have tried has its name there, the rest of the set is named after where it was tried,
+     * and fits no place there.
+     *
+     * @param array<string, string> $names of its boards there, by identifier of the board, behind a NUL
+     * @param string                $where the run was made
+     */
+    public function seenFrom(array $names, string $where): self
+    {
+        return new self(array_map(static function (SwapFitted $it) use ($names, $where): SwapFitted {
+            $name = $it->board === null ? null : $names["\0{$it->board}"] ?? null;
+
+            return new SwapFitted($name ?? "{$it->id} ({$where})", $name === null ? "{$it->role} ({$where})" : $it->role, $it->knownGood, $it->board);
+        }, $this->parts), $this->outcome, $this->condition, $this->beeps);
+    }
+
     public function settled(Node $read): static
     {
         $parts = $read->at('parts')->items(Bounds::NAMES);

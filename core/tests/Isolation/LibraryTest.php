@@ -11,11 +11,13 @@ use Ash\Isolation\CauseSeen;
 use Ash\Isolation\ConditionCounted;
 use Ash\Isolation\Conditions;
 use Ash\Isolation\ConditionTried;
+use Ash\Isolation\LibrarySymptom;
 use Ash\Isolation\LibraryTest as OfLibrary;
 use Ash\Isolation\LineOfAttack;
 use Ash\Isolation\ShopHistory;
 use Ash\Isolation\SwapFitted;
 use Ash\Isolation\SwapOutcome;
+use Ash\Isolation\SwapPart;
 use Ash\Isolation\SwapRecord;
 use Ash\Isolation\SwapSaid;
 use Ash\Isolation\SwapTried;
@@ -179,6 +181,31 @@ final class LibraryTest extends TestCase
         self::assertSame(0.7, $found->shows);
         self::assertSame('card', $found->next[0]->outName);
         self::assertSame([], $found->contradictions);
+    }
+
+    public function test_a_card_that_works_elsewhere_is_cleared_here_and_fills_no_place(): void
+    {
+        $card = new SwapFitted('G-7', 'graphics', board: 'B1');
+        $here = [new SwapTried([new SwapFitted('board', 'board'), new SwapFitted('supply', 'supply'), $card], SwapOutcome::Fails)];
+        $there = new SwapTried([new SwapFitted('other', 'board'), new SwapFitted('card as it came', 'graphics', true, 'B1')], SwapOutcome::Works, 'warm', '2 short');
+        $seen = $there->seenFrom(["\0B1" => 'G-7'], 'J-0002');
+        self::assertEquals(new SwapTried([new SwapFitted('other (J-0002)', 'board (J-0002)'), new SwapFitted('G-7', 'graphics', true, 'B1')], SwapOutcome::Works, 'warm', '2 short'), $seen);
+        $alone = SwapRecord::of($here)->swaps->found();
+        $both = SwapRecord::of($here, [$seen]);
+        $found = $both->swaps->found();
+        self::assertSame(['board', 'supply', 'G-7', 'other (J-0002)'], array_map(static fn (SwapPart $it): string => $it->id, $both->swaps->parts));
+        self::assertEqualsWithDelta($alone->probabilities[0], $alone->probabilities[2], 1e-12, 'one run accuses all alike');
+        self::assertLessThan(0.05, $found->probabilities[2]);
+        self::assertGreaterThan(0.4, $found->probabilities[0]);
+        self::assertFalse($both->swaps->role($both->swaps->parts[3])->required);
+        self::assertTrue($both->swaps->role($both->swaps->parts[1])->required, 'what stood elsewhere without a supply of ours does not say that none is needed');
+        // As evidence for the causes of a symptom; what fails elsewhere has suspects of its own.
+        $symptom = LibrarySymptom::read(Node::parse('{"id": "x", "name": "X", "first": "X", "tests": [], "causes": [
+            {"id": "g", "weight": 1, "part": "graphics", "shows": "g"}, {"id": "b", "weight": 1, "part": "board", "shows": "b"}, {"id": "s", "weight": 1, "shows": "s"}]}'));
+        $advice = static fn (SwapTried ...$of): array => $symptom->advice([], [], $here, array_values($of))->causes;
+        self::assertEqualsWithDelta(1 / 3, $advice()["\0g"], 1e-12);
+        self::assertLessThan(0.1, $advice($seen)["\0g"]);
+        self::assertSame($advice(), $advice(new SwapTried($seen->parts, SwapOutcome::Fails)));
     }
 
     /** isolation.md, "Rabbit holes": the same leader, and less than a tenth of a bit gone since the line began. */

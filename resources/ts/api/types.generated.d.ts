@@ -741,6 +741,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/library": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listLibrary"];
+        put?: never;
+        post: operations["changeLibrary"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/library/{symptom}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showLibrary"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lines": {
         parameters: {
             query?: never;
@@ -2239,6 +2271,7 @@ export interface components {
             /** @enum {string} */
             outcome: "works" | "fails" | "sometimes";
             parts: {
+                board?: string;
                 id: string;
                 known_good?: boolean;
                 role: string;
@@ -2697,6 +2730,70 @@ export interface components {
             job_id: string | null;
             job_label: string | null;
             revision: number;
+        };
+        /** @description What a library file changed. */
+        LibraryChanged: {
+            changed: string[];
+            evened: string[];
+            /** @description symptoms that stand already as the file says */
+            same: number;
+        };
+        LibraryDocument: {
+            causes: {
+                id: string;
+                part?: string | null;
+                shows: string;
+                /** @description beside the symptom's other causes */
+                weight: number;
+            }[];
+            /** @description what to look at first */
+            first: string;
+            /** @description The library of symptoms: read by everybody, changed by a lead, as a file or on the screen by the same door. */
+            id: string;
+            name: string;
+            tests: {
+                danger?: string | null;
+                from?: components["schemas"]["AnyDocument"][];
+                how?: string | null;
+                id: string;
+                /** @description of each outcome, by cause */
+                likelihood: {
+                    [key: string]: components["schemas"]["Likelihoods"];
+                };
+                minutes: number;
+                needs?: string[];
+                outcomes: string[];
+                room?: string | null;
+            }[];
+        };
+        /** @description A symptom of the library as it stands, or stood, and its revisions. */
+        LibraryPage: {
+            document: components["schemas"]["LibraryDocument"];
+            /** @description that stands; 0: as it ships */
+            revision: number;
+            revisions: components["schemas"]["LibraryRevision"][];
+            /** @description that this document is of */
+            shown: number;
+        };
+        /** @description Who changed a symptom of the library, when, and why. */
+        LibraryRevision: {
+            /** Format: date-time */
+            at: string;
+            author: string;
+            revision: number;
+            why: string;
+        };
+        /** @description A symptom of the library in its list. */
+        LibraryRow: {
+            causes: number;
+            id: string;
+            name: string;
+            /** @description 0: as it ships */
+            revision: number;
+            tests: number;
+        };
+        Likelihoods: {
+            [key: string]: number;
         };
         LineBody: {
             /** @description ULID */
@@ -3838,6 +3935,8 @@ export interface components {
         /** @description A part that was swapped. */
         SwapPartCard: {
             cleared: boolean;
+            /** @description tried on this job; others stood beside one of its boards elsewhere */
+            here: boolean;
             id: string;
             /** @description as it was said when it was first fitted */
             known_good: boolean;
@@ -3853,6 +3952,9 @@ export interface components {
         SwapRunCard: {
             /** @description parts that the run before had not */
             changed: string[];
+            /** @description the job of another machine that tried it with one of these boards */
+            elsewhere: string | null;
+            elsewhere_id: string | null;
             /** @description beeps as heard, the condition */
             note: string;
             /** @enum {string} */
@@ -5558,6 +5660,109 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LabelCard"][];
+                };
+            };
+        };
+    };
+    listLibrary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description its symptoms */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LibraryRow"][];
+                };
+            };
+        };
+    };
+    changeLibrary: {
+        parameters: {
+            query: {
+                /** @description 1: rows that do not sum to one are made to */
+                normalise?: string;
+                /** @description the revision that was edited, of a file with one symptom */
+                over?: number;
+                /** @description kept with the revision */
+                why: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["AnyDocument"];
+            };
+        };
+        responses: {
+            /** @description what it changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LibraryChanged"];
+                };
+            };
+            /** @description someone changed it meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+            /** @description refused whole */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showLibrary: {
+        parameters: {
+            query?: {
+                /** @description an older one; 0: as it ships */
+                revision?: number;
+            };
+            header?: never;
+            path: {
+                symptom: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description causes, tests, likelihoods */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LibraryPage"];
+                };
+            };
+            /** @description not in the library */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
                 };
             };
         };

@@ -69,7 +69,7 @@ function Sheet({ page, have, setHave }: { page: FindPage; have: string[]; setHav
         >
             <Symptom page={page} may={may} />
             {may && (
-                <p className="mb-3">
+                <div className="mb-3 max-w-md">
                     <Field
                         label="Condition of what is tried now"
                         placeholder="cold, lid off"
@@ -77,7 +77,7 @@ function Sheet({ page, have, setHave }: { page: FindPage; have: string[]; setHav
                         value={condition}
                         onChange={(event) => setCondition(event.target.value)}
                     />
-                </p>
+                </div>
             )}
             {page.symptom !== null && (
                 <div className="grid items-start gap-3 lg:grid-cols-2">
@@ -107,7 +107,8 @@ function Symptom({ page, may }: { page: FindPage; may: boolean }) {
         <Part title="Symptom">
             {name !== undefined && (
                 <p>
-                    <span className="text-lg font-bold">{name}.</span> {page.first}
+                    <span className="text-lg font-bold">{name}.</span> {page.first}{' '}
+                    <Link to={`/library/${page.symptom ?? ''}`}>What the library says of it</Link>
                 </p>
             )}
             {may && (

@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { api, data } from '../../api/client';
 import { Field, Part } from '../../ui/controls';
 
@@ -20,7 +21,7 @@ export function History() {
     });
     const page = history.data;
     return (
-        <Part title="What cured it before">
+        <Part title="What cured it before" aside={<Link to="/library">Library of symptoms</Link>}>
             <div className="flex flex-wrap gap-3">
                 <Field label="Symptom">
                     {(on) => (

@@ -2,8 +2,12 @@ import type { Room } from '../../bench/room';
 
 export const isolation: Room = {
     name: 'isolation',
-    routes: [{ path: 'jobs/:id/find', lazy: async () => ({ Component: (await import('./find')).Find }) }],
+    routes: [
+        { path: 'jobs/:id/find', lazy: async () => ({ Component: (await import('./find')).Find }) },
+        { path: 'library', lazy: async () => ({ Component: (await import('./library')).Library }) },
+        { path: 'library/:symptom', lazy: async () => ({ Component: (await import('./symptom')).Symptom }) },
+    ],
     doors: [{ path: 'find', words: 'Find it', key: 'f', does: 'suspects, the next test, swaps' }],
-    touched: ['isolation', 'history'],
+    touched: ['isolation', 'history', 'library'],
     parts: async () => ({ Searched: (await import('./history')).History }),
 };

@@ -1,6 +1,7 @@
-import { useState } from 'react';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useId, useState } from 'react';
 import { Link } from 'react-router';
-import type { Schemas } from '../../api/client';
+import { api, data, type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
 import { Button, Field, Part } from '../../ui/controls';
 import { useKeys } from '../../ui/keys';
@@ -88,7 +89,13 @@ function Board({ swaps }: { swaps: Schemas['SwapsCard'] }) {
                     {swaps.runs.map((run, i) => (
                         <tr key={i} className="border-t border-line">
                             <th scope="row" className="pr-4 tabular-nums">
-                                {i + 1}
+                                {run.elsewhere === null ? (
+                                    i + 1
+                                ) : (
+                                    <Link to={`/jobs/${run.elsewhere_id ?? ''}/find`} className="text-sm">
+                                        {run.elsewhere}
+                                    </Link>
+                                )}
                             </th>
                             {swaps.parts.map((it) => (
                                 <td key={it.id} className="px-2 py-1">
@@ -121,8 +128,8 @@ function Board({ swaps }: { swaps: Schemas['SwapsCard'] }) {
 /** The next set: what is fitted, and what came of it. */
 function TryOne({ page, condition }: { page: FindPage; condition: string }) {
     const { swaps } = page;
-    const last = swaps.runs.at(-1)?.parts ?? [];
-    const known: Piece[] = swaps.parts.map((it) => ({ id: it.id, role: it.role, known_good: it.known_good }));
+    const last = swaps.runs.filter((it) => it.elsewhere === null).at(-1)?.parts ?? [];
+    const known: Piece[] = swaps.parts.filter((it) => it.here).map((it) => ({ id: it.id, role: it.role, known_good: it.known_good }));
     const [added, setAdded] = useState<Piece[]>([]);
     const [chosen, setChosen] = useState<string[] | null>(null);
     const [beeps, setBeeps] = useState('');
@@ -199,6 +206,15 @@ function AddPart({ onAdd }: { onAdd: (piece: Piece) => void }) {
     const [id, setId] = useState('');
     const [role, setRole] = useState('');
     const [good, setGood] = useState(false);
+    const list = useId();
+    const asked = useDeferredValue(id.trim());
+    // A board of the record is called by its serial: what other jobs try with it counts here, and what is tried here counts there.
+    const boards = useQuery({
+        queryKey: ['boards', 'swapped', asked],
+        enabled: asked !== '',
+        placeholderData: keepPreviousData,
+        queryFn: () => data(api.GET('/boards', { params: { query: { search: asked } } })),
+    });
     return (
         <form
             className="flex flex-wrap items-end gap-3"
@@ -211,7 +227,23 @@ function AddPart({ onAdd }: { onAdd: (piece: Piece) => void }) {
                 setGood(false);
             }}
         >
-            <Field label="A part" placeholder="spare 2" value={id} onChange={(event) => setId(event.target.value)} />
+            <Field
+                label="A part"
+                placeholder="spare 2"
+                list={list}
+                hint="or the serial of a board in the record"
+                value={id}
+                onChange={(event) => setId(event.target.value)}
+            />
+            <datalist id={list}>
+                {(boards.data?.boards ?? []).map((it) =>
+                    it.serial === null ? null : (
+                        <option key={it.id} value={it.serial}>
+                            {it.name}
+                        </option>
+                    ),
+                )}
+            </datalist>
             <Field label="fitted as" placeholder="graphics" value={role} onChange={(event) => setRole(event.target.value)} />
             <label className="flex min-h-11 items-center gap-2">
                 <input type="checkbox" checked={good} onChange={(event) => setGood(event.target.checked)} />

@@ -2,7 +2,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, data, Refusal, words, type Fault, type Schemas } from '../../api/client';
-import { Button, Notice } from '../../ui/controls';
+import { Button } from '../../ui/controls';
+import { Faults } from '../../ui/faults';
 
 type Answer = Partial<Schemas['Imported'] & Schemas['MachineCard']>;
 
@@ -67,20 +68,5 @@ export function ImportButton({ label, path, to }: { label: string; path: '/board
                 </div>
             )}
         </>
-    );
-}
-
-export function Faults({ faults }: { faults: Fault[] }) {
-    return (
-        <Notice tone="bad" live>
-            <p className="font-bold">Refused; nothing was changed.</p>
-            <ul>
-                {faults.map((fault) => (
-                    <li key={`${fault.pointer} ${fault.detail}`}>
-                        {fault.pointer !== '' && <code className="figure-number">{fault.pointer}</code>} {fault.detail}
-                    </li>
-                ))}
-            </ul>
-        </Notice>
     );
 }

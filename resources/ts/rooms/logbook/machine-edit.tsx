@@ -6,7 +6,7 @@ import { Lines, put, text } from '../../bench/profile-form';
 import { boardLines, connectorLines, listLines, noteLines, type Doc } from '../../bench/profile-lines';
 import { Button, Field } from '../../ui/controls';
 import { Page } from '../../ui/page';
-import { Faults } from './import';
+import { Faults } from '../../ui/faults';
 
 /**
  * The profile on screen: its usual parts as a form, or the whole document as JSON. Both change one document; what is in
