@@ -147,6 +147,7 @@ $chrome->close();
 
 // Advice over the library, simulated
 require __DIR__.'/advisor.php';
+require __DIR__.'/swaps.php';
 
 // Pages at four concurrent clients
 $job500 = $bulk->jobWithEntries(500);

@@ -1,4 +1,8 @@
+import { lazy } from 'react';
 import type { Room } from '../../bench/room';
+
+/** Fetched with the search, not with the shell. */
+const History = lazy(async () => ({ default: (await import('./history')).History }));
 
 export const isolation: Room = {
     name: 'isolation',
@@ -9,5 +13,5 @@ export const isolation: Room = {
     ],
     doors: [{ path: 'find', words: 'Find it', key: 'f', does: 'suspects, the next test, swaps' }],
     touched: ['isolation', 'history', 'library'],
-    parts: async () => ({ Searched: (await import('./history')).History }),
+    parts: () => Promise.resolve({ Searched: History }),
 };

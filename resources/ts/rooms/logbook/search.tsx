@@ -1,5 +1,5 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useRef } from 'react';
+import { Suspense, useDeferredValue, useEffect, useRef } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { api, data } from '../../api/client';
 import { Brought } from '../../bench/house';
@@ -96,7 +96,9 @@ export function Search() {
                     )}
                 </Part>
             )}
-            <Brought part="Searched" />
+            <Suspense>
+                <Brought part="Searched" />
+            </Suspense>
         </Page>
     );
 }
