@@ -16,6 +16,7 @@ use App\Memory\MemoryRoom;
 use App\Rails\RailsRoom;
 use App\Report\ReportRoom;
 use App\Shelf\ShelfRoom;
+use App\Treatments\TreatmentsRoom;
 
 /** The rooms of this floor. A new one is a line here. */
 final readonly class Rooms
@@ -33,6 +34,7 @@ final readonly class Rooms
             new ShelfRoom(),
             new CapacitorsRoom(),
             new IsolationRoom(),
+            new TreatmentsRoom(),
             new InstrumentsRoom(),
             new ReportRoom(),
         ];

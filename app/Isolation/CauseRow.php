@@ -11,8 +11,8 @@ use OpenApi\Attributes as OA;
 final readonly class CauseRow
 {
     /**
-     * @param list<string> $for
-     * @param list<string> $against
+     * @param list<Spoken> $for
+     * @param list<Spoken> $against
      */
     public function __construct(
         #[OA\Property()]
@@ -29,9 +29,9 @@ final readonly class CauseRow
         public string $id,
         #[OA\Property(description: 'what the closed jobs of this shop say by themselves, with an interval; null without such a job')]
         public ?string $history,
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'results that are more likely under it than under the others')]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: Spoken::class), description: 'results that are more likely under it than under the others')]
         public array $for,
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: Spoken::class))]
         public array $against,
         #[OA\Property(description: 'the cheapest test that could settle it; null when none could, or it is settled')]
         public ?string $settles,

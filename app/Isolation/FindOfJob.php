@@ -36,6 +36,7 @@ final readonly class FindOfJob
 
     /**
      * @param array<string, string>                                 $made      outcome by test, behind a NUL
+     * @param array<string, string>                                 $entries   that say so, by test, behind a NUL
      * @param array<string, array{string, Answered}>                $answered  the same of what rooms have found out
      * @param list<SwapTried>                                       $runs      in time order
      * @param list<array{Job, SwapTried}>                           $elsewhere of other jobs with the same boards
@@ -48,6 +49,7 @@ final readonly class FindOfJob
     private function __construct(
         public ?LibrarySymptom $symptom,
         private array $made,
+        public array $entries,
         public array $answered,
         public array $runs,
         public array $elsewhere,
@@ -65,7 +67,7 @@ final readonly class FindOfJob
     public static function of(Job $job, Facts $known): self
     {
         $chosen = $found = null;
-        $results = $runs = $counted = $steps = [];
+        $results = $saying = $runs = $counted = $steps = [];
         foreach (StandingOfJob::here()->of($job->id, ...self::kinds()) as $entry) {
             $data = $entry->data;
             if ($data instanceof SymptomChosen) {
@@ -73,6 +75,7 @@ final readonly class FindOfJob
                 $steps = [[$entry->at, null]];
             } elseif ($data instanceof TestDone) {
                 $results[$data->symptom]["\0{$data->test}"] = $data->outcome;
+                $saying[$data->symptom]["\0{$data->test}"] = $entry->id;
                 $steps[] = [$entry->at, $data];
             } elseif ($data instanceof SwapTried) {
                 $runs[] = $data;
@@ -92,7 +95,7 @@ final readonly class FindOfJob
         // What somebody says of a test himself counts before what a room makes of it.
         $answered = array_diff_key($symptom?->answered($known->all(Answered::class)) ?? [], $made);
 
-        return new self($symptom, $made, $answered, $runs, SwapsElsewhere::of($job, $runs), $steps, ...ConditionCounted::compared($counted), powered: !SheetDocument::closed($job->sheet), history: $history, share: $history?->share($plain?->weights() ?? []) ?? 0.0, found: $found?->symptom === $chosen ? $found?->cause : null);
+        return new self($symptom, $made, $saying[$chosen] ?? [], $answered, $runs, SwapsElsewhere::of($job, $runs), $steps, ...ConditionCounted::compared($counted), powered: !SheetDocument::closed($job->sheet), history: $history, share: $history?->share($plain?->weights() ?? []) ?? 0.0, found: $found?->symptom === $chosen ? $found?->cause : null);
     }
 
     /** @return list<SwapTried> in time order */

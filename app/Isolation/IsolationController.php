@@ -68,9 +68,19 @@ final readonly class IsolationController
 
         return $find->symptom === null || $advice === null ? [] : array_map(static fn (CauseSeen $it): CauseRow => new CauseRow(
             words: $it->cause->words(), part: $it->cause->part, shows: $it->cause->shows, probability: $it->probability, percent: Cards::percent($it->probability),
-            id: $it->cause->id, history: self::history($find, $it), for: $it->for, against: $it->against,
+            id: $it->cause->id, history: self::history($find, $it), for: self::spoken($find, $it->for), against: self::spoken($find, $it->against),
             settles: $it->settles === null ? null : "{$it->settles[0]} ({$it->settles[2]} min): \"{$it->settles[1]}\" would settle it",
         ), CauseSeen::all($find->symptom, $advice, $find->results()));
+    }
+
+    /**
+     * @param array<string, string> $words by test
+     *
+     * @return list<Spoken>
+     */
+    private static function spoken(FindOfJob $find, array $words): array
+    {
+        return array_map(static fn (string $test, string $said): Spoken => new Spoken($said, $find->entries[$test] ?? null), array_keys($words), $words);
     }
 
     private static function history(FindOfJob $find, CauseSeen $it): ?string

@@ -167,6 +167,30 @@ final readonly class JobController
     }
 
     #[OA\Get(
+        path: '/jobs/{job}/minutes',
+        operationId: 'minutesOfJob',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'by line of attack, the longest first: asked when the job is closed',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: MinutesSpent::class)),
+        )],
+    )]
+    public function minutes(Job $job): JsonResponse
+    {
+        $lines = [];
+        foreach (DB::table('entries')->where('job_id', $job->id)->where('minutes', '>', 0)->groupBy('kind')->selectRaw('kind, SUM(minutes) AS minutes')->get() as $it) {
+            $row = new Row($it);
+            $line = House::here()->hall->kinds->all[$row->string('kind')]->attack ?? 'work of no one line';
+            $lines[$line] = ($lines[$line] ?? 0) + $row->int('minutes');
+        }
+        arsort($lines);
+
+        return new JsonResponse(array_map(static fn (string $line, int $minutes): MinutesSpent => new MinutesSpent($line, $minutes), array_keys($lines), $lines));
+    }
+
+    #[OA\Get(
         path: '/jobs/{job}/pulse',
         operationId: 'pulseOfJob',
         tags: ['logbook'],

@@ -38,6 +38,8 @@ final class LogbookRoom extends Room
         Route::get('jobs/{job}/entries', [JobController::class, 'entries']);
         Route::get('jobs/{job}/pulse', [JobController::class, 'pulse']);
         Route::get('jobs/{job}/unproven', [JobController::class, 'unproven']);
+        Route::get('running', [RunningController::class, 'index']);
+        Route::get('jobs/{job}/minutes', [JobController::class, 'minutes']);
         Route::get('jobs/{job}', [JobController::class, 'show']);
         Route::get('jobs/{job}/strip', [StripController::class, 'show']);
         Route::get('jobs/{job}/photos', [PhotoController::class, 'index']);

@@ -20,6 +20,8 @@ use Carbon\CarbonImmutable;
  * @property ?CarbonImmutable $due
  * @property bool             $open
  * @property ?string          $ended_by
+ * @property ?string          $occupies instrument, vessel or place that it takes up
+ * @property bool             $hands    somebody must be there
  * @property ?string          $ready    where what it waits for lies now
  */
 final class OpenItem extends ClientKeyed
@@ -40,6 +42,8 @@ final class OpenItem extends ClientKeyed
         ?string $asked = null,
         ?\DateTimeInterface $since = null,
         ?\DateTimeInterface $due = null,
+        ?string $occupies = null,
+        bool $hands = false,
     ): void {
         self::query()->create([
             'id' => $entry->id,
@@ -51,6 +55,8 @@ final class OpenItem extends ClientKeyed
             'since' => self::utc($since ?? $entry->at),
             'open' => true,
             'due' => $due === null ? null : self::utc($due),
+            'occupies' => $occupies,
+            'hands' => $hands,
         ]);
     }
 

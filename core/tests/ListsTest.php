@@ -48,6 +48,7 @@ final class ListsTest extends TestCase
             'isolation' => 'test_done cause_found condition_counted swap_run',
             'memory' => 'memory swap soak date_codes',
             'rails' => 'reading',
+            'treatments' => 'treatment treatment_step treatment_done',
         ];
         $of = [];
         foreach (Rooms::hall()->kinds->all as $kind) {
@@ -67,7 +68,7 @@ final class ListsTest extends TestCase
         ksort($open);
         self::assertSame([
             'clock' => 'Running', 'hazard' => 'urgent Temporary fix undone hazard Undone', 'recheck' => 'Look again', 'repair' => 'urgent To repair',
-            'waiting' => 'Waiting for arrived waiting Arrived',
+            'step' => 'Running treatment_done begun Done', 'waiting' => 'Waiting for arrived waiting Arrived',
         ], array_map(static fn (string $it): string => preg_replace('/ +/', ' ', $it) ?? '', $open));
     }
 

@@ -10,6 +10,7 @@ import { people } from './rooms/people/room';
 import { rails } from './rooms/rails/room';
 import { report } from './rooms/report/room';
 import { shelf } from './rooms/shelf/room';
+import { treatments } from './rooms/treatments/room';
 
 /** The rooms, in the order in which the hall shows what they bring. */
 export const ROOMS: readonly Room[] = [
@@ -22,6 +23,7 @@ export const ROOMS: readonly Room[] = [
     memory,
     capacitors,
     isolation,
+    treatments,
     instruments,
     people,
 ];

@@ -35,7 +35,7 @@ final class DemoTest extends TestCase
     {
         self::assertGreaterThanOrEqual(5, Machine::query()->count());
         self::assertSame(15, Board::query()->count());
-        self::assertSame(15, Job::query()->count());
+        self::assertSame(16, Job::query()->count());
         self::assertEqualsWithDelta(460, Entry::query()->count(), 40);
         $states = Job::query()->pluck('state')->countBy()->all();
         self::assertSame(['closed', 'open', 'parked'], array_keys(collect($states)->sortKeys()->all()));

@@ -41,6 +41,8 @@ final class IsolationTest extends TestCase
         self::assertEqualsWithDelta(22 * 0.92 / (22 * 0.92 + 18 * 0.08 + 57 * 0.03), $after->json('causes.0.probability'), 1e-9);
         self::assertSame('cured', collect((array) $after->json('tests'))->firstWhere('id', 'reseat_memory')['outcome'] ?? null);
         $page = $this->getJson("/api/jobs/{$job->id}");
+        $made = collect((array) $page->json('entries'))->firstWhere('kind', 'test_done')['id'] ?? '';
+        self::assertContains(['words' => 'reseat memory: cured', 'entry' => $made], (array) $after->json('causes.0.for'));
         self::assertContains('memory seat', array_column((array) $page->json('sheet.suspected'), 'text'));
         // A mistaken one is taken back.
         $entry = collect((array) $page->json('entries'))->firstWhere('kind', 'test_done')['id'] ?? '';
@@ -70,7 +72,7 @@ final class IsolationTest extends TestCase
         self::assertSame('eaten traces', $page->json('causes.0.words'));
         self::assertSame('leaked', collect((array) $page->json('tests'))->firstWhere('id', 'battery_look')['outcome'] ?? null);
         self::assertStringContainsString('open', self::text(collect((array) $page->json('tests'))->firstWhere('id', 'continuity')['found_by'] ?? null));
-        self::assertContains('continuity: open', (array) $page->json('causes.0.for'));
+        self::assertContains(['words' => 'continuity: open', 'entry' => null], (array) $page->json('causes.0.for'));
         // What somebody says of the test himself counts before it.
         $this->said($job, 'test_done', ['symptom' => 'fan_dark', 'test' => 'continuity', 'outcome' => 'sound'])->assertCreated();
         self::assertContains('sound', $made());

@@ -14,8 +14,8 @@ final readonly class CauseSeen
     public const SETTLED = 0.9;
 
     /**
-     * @param list<string>                  $for
-     * @param list<string>                  $against
+     * @param array<string, string>         $for     words by test, behind a NUL
+     * @param array<string, string>         $against
      * @param ?array{string, string, float} $settles test, outcome, minutes
      */
     private function __construct(public LibraryCause $cause, public float $probability, public array $for, public array $against, public ?array $settles)
@@ -38,8 +38,8 @@ final readonly class CauseSeen
                 $it = $symptom->tests[$test] ?? null;
                 $odds = $it === null ? 1.0 : self::odds($symptom, $it->test, (string) $id, $outcome);
                 $words = $it === null ? '' : $it->words().': '.strtr($outcome, '_', ' ');
-                $odds >= self::SPEAKS && $for[] = $words;
-                $odds <= 1 / self::SPEAKS && $against[] = $words;
+                $odds >= self::SPEAKS && $for[$test] = $words;
+                $odds <= 1 / self::SPEAKS && $against[$test] = $words;
             }
             $seen[] = new self($symptom->causes[$id], $p, $for, $against, self::settles($open, $advice->causes, (string) $id));
         }

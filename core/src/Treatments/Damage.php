@@ -14,4 +14,13 @@ enum Damage: string
     case GreaseOld = 'grease_old';
     case FoamRot = 'foam_rot';
     case BrokenPlastic = 'broken_plastic';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::GreaseOld => 'old grease',
+            self::FoamRot => 'rotten foam',
+            default => strtr($this->value, '_', ' '),
+        };
+    }
 }

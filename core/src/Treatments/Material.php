@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ash\Treatments;
 
+use Ash\Facts\Substance;
+
 /** What a part is made of. */
 enum Material: string
 {
@@ -16,4 +18,21 @@ enum Material: string
     case Polystyrene = 'polystyrene';
     case Rubber = 'rubber';
     case Board = 'board';
+
+    public function words(): string
+    {
+        return $this === self::Abs ? 'ABS' : strtr($this->value, '_', ' ');
+    }
+
+    /** @return list<Substance> metals that a bath meets; plating is taken for zinc, the worst of the usual ones */
+    public function meets(): array
+    {
+        return match ($this) {
+            self::Steel => [Substance::Steel],
+            self::PlatedSteel => [Substance::Steel, Substance::Zinc],
+            self::Aluminium => [Substance::Aluminium],
+            self::CopperAlloy => [Substance::Copper],
+            default => [],
+        };
+    }
 }

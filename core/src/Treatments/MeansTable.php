@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ash\Treatments;
 
+use Ash\Facts\Substance as S;
 use Ash\Treatments\Damage as D;
 use Ash\Treatments\Material as M;
 use Ash\Treatments\PartFlag as F;
@@ -15,6 +16,17 @@ final readonly class MeansTable
     private const AIR = 'gloves, eye cover, fresh air';
     private const FIRE = 'flammable: no flame, no spark, fresh air, gloves';
 
+    public static function named(string $id): ?Means
+    {
+        foreach (self::all() as $it) {
+            if ($it->id === $id) {
+                return $it;
+            }
+        }
+
+        return null;
+    }
+
     /** @return list<Means> */
     public static function all(): array
     {
@@ -24,40 +36,40 @@ final readonly class MeansTable
             new Means('brush_oil', [D::Rust], [M::PlatedSteel, F::Electronics], [M::Steel], [F::MagneticMediaNear], 20, 'surface', 1, [
                 Step::work('Blow and wipe the loose dust off, away from drives and sensors.', 2),
                 Step::work('Brush the rust off with a steel brush, along the grain.', 12, 'eye cover: wires of the brush fly'),
-                Step::work('Wipe with alcohol until the cloth stays clean.', 3),
-                Step::work('Rub in a thin film of light oil and wipe off what stands.', 3),
+                Step::work('Wipe with alcohol until the cloth stays clean.', 3)->with(S::IsopropylAlcohol),
+                Step::work('Rub in a thin film of light oil and wipe off what stands.', 3)->with(S::LightOil),
             ]),
             new Means('vinegar_soak', [D::Rust], [M::PlatedSteel, M::Aluminium, F::Electronics], [M::Steel], [F::PaintToKeep, F::Moving], 480, 'pits', 2, [
                 Step::work('Wash grease and dirt off: acid does not reach through them.', 10),
-                Step::work('Lay the part into vinegar so that it is covered, in an open plastic vessel.', 5, self::AIR.'; never with bleach or peroxide'),
-                Step::wait('Leave it to soak.', 225),
-                Step::work('Take it out, brush it, look, turn it and lay it back.', 10),
-                Step::wait('Leave it to soak again.', 210),
-                Step::work('Brush and rinse with plenty of water.', 8),
-                Step::work('Dip into washing soda, rinse again.', 4, 'it foams: not in a closed vessel'),
+                Step::work('Lay the part into vinegar so that it is covered, in an open plastic vessel.', 5, self::AIR.'; never with bleach or peroxide')->with(S::AceticAcid),
+                Step::wait('Leave it to soak.', 225)->with(S::AceticAcid),
+                Step::work('Take it out, brush it, look, turn it and lay it back.', 10)->with(S::AceticAcid),
+                Step::wait('Leave it to soak again.', 210)->with(S::AceticAcid),
+                Step::work('Brush and rinse with plenty of water.', 8)->with(S::Water)->clean(),
+                Step::work('Dip into washing soda, rinse again.', 4, 'it foams: not in a closed vessel')->with(S::SodiumCarbonate)->clean(),
                 Step::work('Dry it at once with warm air and oil it.', 8),
             ]),
             new Means('electrolysis', [D::Rust], [M::PlatedSteel, M::Aluminium, F::Electronics, F::Moving], [M::Steel], [F::PaintToKeep], 30, 'pits', 3, [
                 Step::work('Degrease the part and scrape a bright spot for the clip.', 4),
-                Step::work('Dissolve 5 to 10 g of sodium carbonate in each litre of water.', 3, 'never salt: it gives chlorine'),
-                Step::work('Hang the part at minus, a bare carbon or mild steel anode at plus, touching nowhere.', 3, 'never stainless, never galvanised'),
-                Step::work('Switch the supply on with its current limit set.', 1, 'hydrogen: open vessel, fresh air, no flame'),
-                Step::wait('Let it run; look at the current and the warmth of the bath, stop at 60 C.', 14),
-                Step::work('Supply off, then take the clips off.', 1, 'supply off first: a spark lights hydrogen'),
-                Step::work('Brush the black film off, rinse, dry at once, oil or wax.', 8),
+                Step::work('Dissolve 5 to 10 g of sodium carbonate in each litre of water.', 3, 'never salt: it gives chlorine')->with(S::SodiumCarbonate),
+                Step::work('Hang the part at minus, a bare carbon or mild steel anode at plus, touching nowhere.', 3, 'never stainless, never galvanised')->with(S::SodiumCarbonate),
+                Step::work('Switch the supply on with its current limit set.', 1, 'hydrogen: open vessel, fresh air, no flame')->with(S::SodiumCarbonate),
+                Step::wait('Let it run; look at the current and the warmth of the bath, stop at 60 C.', 14)->with(S::SodiumCarbonate),
+                Step::work('Supply off, then take the clips off.', 1, 'supply off first: a spark lights hydrogen')->with(S::SodiumCarbonate),
+                Step::work('Brush the black film off, rinse, dry at once, oil or wax.', 8)->with(S::Water)->clean(),
             ]),
             new Means('rust_converter', [D::Rust], [M::PlatedSteel, F::Electronics, F::Moving], [M::Steel], [F::PaintToKeep], 60, 'surface', 2, [
                 Step::work('Brush loose rust off and degrease.', 10),
-                Step::work('Brush the converter on thinly.', 5, self::AIR.'; its data sheet comes first'),
-                Step::wait('Leave it to work until it has turned dark.', 35),
-                Step::work('Wipe off what is left, rinse where its sheet says so, dry.', 6),
+                Step::work('Brush the converter on thinly.', 5, self::AIR.'; its data sheet comes first')->with(S::PhosphoricAcid),
+                Step::wait('Leave it to work until it has turned dark.', 35)->with(S::PhosphoricAcid),
+                Step::work('Wipe off what is left, rinse where its sheet says so, dry.', 6)->with(S::Water)->clean(),
                 Step::work('Seal with oil, wax or paint.', 5),
             ]),
             new Means('contact_cleaner', [D::CorrodedContact], [], [], [F::LabelToKeep, M::Rubber, M::Polystyrene], 10, 'surface', 1, [
                 Step::work('Power off and unplugged; cover labels and what must stay dry.', 2, 'fresh air, no flame'),
-                Step::work('Spray a little cleaner made for contacts.', 1),
+                Step::work('Spray a little cleaner made for contacts.', 1)->with(S::ContactCleaner),
                 Step::work('Move the contact a dozen times.', 2),
-                Step::wait('Let it dry before power comes back.', 5),
+                Step::wait('Let it dry before power comes back.', 5)->clean(),
             ]),
             new Means('fibre_pen', [D::CorrodedContact, D::Rust], [
                 M::GoldContact,
@@ -69,17 +81,17 @@ final readonly class MeansTable
                 Step::work('Lay a damp cloth around the place, away from drives.', 2, 'glass splinters: gloves, eye cover'),
                 Step::work('Rub lightly until the metal is bright.', 8),
                 Step::work('Wipe the splinters up with the damp cloth, do not blow.', 2),
-                Step::work('Wipe with alcohol, protect bare copper with a trace of oil or solder.', 3),
+                Step::work('Wipe with alcohol, protect bare copper with a trace of oil or solder.', 3)->with(S::IsopropylAlcohol)->clean(),
             ]),
             new Means('alcohol_swab', [D::CorrodedContact, D::GreaseOld, D::Dirt], [M::Polystyrene], [], [F::LabelToKeep, M::Rubber], 10, 'surface', 1, [
-                Step::work('Power off; wet a lint-free swab with isopropyl alcohol.', 1, self::FIRE),
-                Step::work('Wipe in one direction, a fresh swab for each pass.', 6),
-                Step::wait('Let it dry.', 3),
+                Step::work('Power off; wet a lint-free swab with isopropyl alcohol.', 1, self::FIRE)->with(S::IsopropylAlcohol),
+                Step::work('Wipe in one direction, a fresh swab for each pass.', 6)->with(S::IsopropylAlcohol),
+                Step::wait('Let it dry.', 3)->clean(),
             ]),
             new Means('soap_wash', [D::Dirt], [F::Electronics, F::Moving], [], [F::LabelToKeep, M::Board], 30, 'surface', 1, [
                 Step::work('Take off all that must not get wet; cover labels.', 5),
-                Step::work('Wash with lukewarm water and a little detergent, a soft brush in the corners.', 10),
-                Step::work('Rinse with clean water, last with demineralised water.', 4),
+                Step::work('Wash with lukewarm water and a little detergent, a soft brush in the corners.', 10)->with(S::Water, S::Detergent),
+                Step::work('Rinse with clean water, last with demineralised water.', 4)->with(S::Water)->clean(),
                 Step::work('Dab it dry with a soft cloth.', 3),
                 Step::wait('Let it dry in moving air.', 8, 'a board dries 24 to 48 h, warm, before power'),
             ]),
@@ -90,12 +102,12 @@ final readonly class MeansTable
                 M::GoldContact,
             ], [], [F::LabelToKeep, F::PaintToKeep], 30, 'surface', 2, [
                 Step::work('Try it on a hidden place first: it scours, and takes gloss off.', 5),
-                Step::work('Rub a little cream on a damp cloth over the dirt, lightly.', 15),
-                Step::work('Wipe off with clean water until nothing white stays.', 7),
+                Step::work('Rub a little cream on a damp cloth over the dirt, lightly.', 15)->with(S::Detergent),
+                Step::work('Wipe off with clean water until nothing white stays.', 7)->with(S::Water)->clean(),
                 Step::work('Dry it.', 3),
             ]),
             new Means('melamine_sponge', [D::Dirt], [F::Electronics, M::GoldContact, M::Board], [], [F::PaintToKeep, F::LabelToKeep], 15, 'surface', 2, [
-                Step::work('Wet the sponge and try it on a hidden place: it is fine sandpaper.', 3),
+                Step::work('Wet the sponge and try it on a hidden place: it is fine sandpaper.', 3)->with(S::Water),
                 Step::work('Wipe without pressing, rinse the sponge often.', 9),
                 Step::work('Wipe with a damp cloth and dry.', 3),
             ]),
@@ -105,18 +117,18 @@ final readonly class MeansTable
                     'Pour a little peroxide into the bottom of a box; stand the part above it, touching no liquid.',
                     20,
                     'peroxide: gloves and goggles, local rules above 12 %; keep acids, acetone and metals away',
-                ),
+                )->with(S::HydrogenPeroxide),
                 Step::work(
                     'Shut the box, never gas-tight, in a ventilated room, under ultraviolet light, below 40 C.',
                     10,
                     'it gives off oxygen: never seal it; do not look into the light',
-                ),
-                Step::wait('Let it brighten; look and measure.', 1400),
-                Step::work('Turn it so that no corner stays behind, measure, note the hours.', 15, 'gloves: it weakens old plastic'),
-                Step::wait('Let it brighten again; stop as soon as the reference patch matches.', 1420),
-                Step::work('Turn it, measure, note the hours.', 15),
-                Step::wait('Let it brighten a last time.', 1360),
-                Step::work('Rinse, dry, take the picture again; yellowing returns in the dark.', 40),
+                )->with(S::HydrogenPeroxide),
+                Step::wait('Let it brighten; look and measure.', 1400)->with(S::HydrogenPeroxide),
+                Step::work('Turn it so that no corner stays behind, measure, note the hours.', 15, 'gloves: it weakens old plastic')->with(S::HydrogenPeroxide),
+                Step::wait('Let it brighten again; stop as soon as the reference patch matches.', 1420)->with(S::HydrogenPeroxide),
+                Step::work('Turn it, measure, note the hours.', 15)->with(S::HydrogenPeroxide),
+                Step::wait('Let it brighten a last time.', 1360)->with(S::HydrogenPeroxide),
+                Step::work('Rinse, dry, take the picture again; yellowing returns in the dark.', 40)->with(S::Water)->clean(),
             ]),
             new Means('sun_alone', [D::Yellowing], [F::Electronics, F::Moving], $plastics, [F::LabelToKeep], 14_400, 'surface', 2, [
                 Step::work('Take the part off, wash and dry it; take a picture with the reference patch.', 40),
@@ -127,22 +139,22 @@ final readonly class MeansTable
             ]),
             new Means('degrease_relube', [D::GreaseOld], [F::MagneticMediaNear, M::Rubber, M::Polystyrene], [], [F::Electronics, M::Abs], 40, 'mechanism', 2, [
                 Step::work('Take pictures of what sits where; take out belts and media.', 5),
-                Step::work('Wipe the old grease out with alcohol and swabs.', 18, self::FIRE),
-                Step::wait('Let it dry.', 5),
-                Step::work('Very little light oil into a brass bush, a trace of grease on slides; nothing on plastic bushes, heads or belts.', 7),
+                Step::work('Wipe the old grease out with alcohol and swabs.', 18, self::FIRE)->with(S::IsopropylAlcohol),
+                Step::wait('Let it dry.', 5)->clean(),
+                Step::work('Very little light oil into a brass bush, a trace of grease on slides; nothing on plastic bushes, heads or belts.', 7)->with(S::LightOil),
                 Step::work('Turn it by hand through its whole way.', 5),
             ]),
             new Means('scrape_replace_foam', [D::FoamRot], [], [], [F::Electronics, M::Polystyrene], 60, 'surface', 1, [
                 Step::work('Scrape the foam off with plastic, over a bag.', 20, 'sticky dust: gloves, not into drives'),
-                Step::work('Wipe what is left with alcohol (not on polystyrene: soap and water there).', 15),
-                Step::wait('Let it dry.', 10),
+                Step::work('Wipe what is left with alcohol (not on polystyrene: soap and water there).', 15)->with(S::IsopropylAlcohol),
+                Step::wait('Let it dry.', 10)->clean(),
                 Step::work('Cut a sheet of foam that does not rot to the old measure and stick it in.', 15),
             ]),
             new Means('solvent_weld', [D::BrokenPlastic], [F::Electronics], $plastics, [F::PaintToKeep], 120, 'structure', 3, [
                 Step::work('Clean the broken faces; fit them dry and plan how to hold them.', 10),
                 Step::work('Mask what must stay whole: the solvent softens all it touches, paint too.', 5),
-                Step::work('Brush a little solvent on both faces, join, hold.', 10, self::FIRE),
-                Step::wait('Leave it clamped.', 90),
+                Step::work('Brush a little solvent on both faces, join, hold.', 10, self::FIRE)->with(S::Acetone),
+                Step::wait('Leave it clamped.', 90)->with(S::Acetone)->clean(),
                 Step::work('Take the clamps off, smooth the seam.', 10),
             ]),
             new Means('glue_and_powder', [D::BrokenPlastic], [], $plastics, [F::Electronics, F::Moving], 30, 'structure', 2, [

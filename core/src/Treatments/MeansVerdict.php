@@ -10,6 +10,11 @@ enum MeansVerdict: string
     case WithCare = 'with_care';
     case No = 'no';
 
+    public function words(): string
+    {
+        return strtr($this->value, '_', ' ');
+    }
+
     public function rank(): int
     {
         return (int) array_search($this, self::cases(), true);

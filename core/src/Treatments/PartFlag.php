@@ -12,4 +12,13 @@ enum PartFlag: string
     case PaintToKeep = 'paint_to_keep';
     case LabelToKeep = 'label_to_keep';
     case MagneticMediaNear = 'magnetic_media_near';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Moving => 'it moves',
+            self::Electronics => 'with electronics',
+            default => strtr($this->value, '_', ' '),
+        };
+    }
 }

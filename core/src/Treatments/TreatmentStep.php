@@ -4,24 +4,46 @@ declare(strict_types=1);
 
 namespace Ash\Treatments;
 
+use Ash\Facts\Substance;
+
 /** One thing to do, or to wait for. */
 final readonly class TreatmentStep
 {
     /**
-     * @param float $minutes by the clock; 0 for a moment's work
-     * @param bool  $hands   a person stays all those minutes; false: it runs alone
+     * @param float           $minutes by the clock; 0 for a moment's work
+     * @param bool            $hands   a person stays all those minutes; false: it runs alone
+     * @param list<Substance> $with    what the part meets
+     * @param bool            $clean   nothing of it stays on the part: it was rinsed, or has dried off
      */
-    private function __construct(public string $do, public float $minutes, public bool $hands, public ?string $caution)
-    {
+    private function __construct(
+        public string $do,
+        public float $minutes,
+        public bool $hands,
+        public ?string $caution,
+        public array $with,
+        public bool $clean,
+    ) {
     }
 
     public static function work(string $do, float $minutes, ?string $caution = null): self
     {
-        return new self($do, $minutes, true, $caution);
+        return new self($do, $minutes, true, $caution, [], false);
     }
 
     public static function wait(string $do, float $minutes, ?string $caution = null): self
     {
-        return new self($do, $minutes, false, $caution);
+        return new self($do, $minutes, false, $caution, [], false);
+    }
+
+    /** The same with what the part meets in it. */
+    public function with(Substance ...$with): self
+    {
+        return new self($this->do, $this->minutes, $this->hands, $this->caution, array_values($with), $this->clean);
+    }
+
+    /** The same, after which nothing of it stays on the part. */
+    public function clean(): self
+    {
+        return new self($this->do, $this->minutes, $this->hands, $this->caution, $this->with, true);
     }
 }

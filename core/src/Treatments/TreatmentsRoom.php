@@ -8,15 +8,58 @@ use Ash\Cli\Verb;
 use Ash\Document\Node;
 use Ash\Facts\Clash;
 use Ash\Facts\NeverMix;
+use Ash\Facts\OpenThing;
 use Ash\Facts\Substance;
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\Findings;
+use Ash\Logbook\OpenKind;
 use Ash\Logbook\Room;
+use Ash\Logbook\Running;
+use Ash\Logbook\Situation;
+use Ash\Logbook\Stage;
+use Ash\Logbook\Step;
+use Ash\Logbook\Urgency;
 
 /** What cleaning, brightening and mending bring to the house. */
 final readonly class TreatmentsRoom extends Room
 {
+    /** An open item as long as a step runs. */
+    public const RUNS = 'step';
+
     public function name(): string
     {
         return 'treatments';
+    }
+
+    public function kinds(): array
+    {
+        return [
+            new EntryKind(TreatmentChosen::KIND, 'treatment', TreatmentChosen::class, attack: 'treatments', stage: Stage::Repair),
+            new EntryKind(StepBegun::KIND, 'treatment step', StepBegun::class, attack: 'treatments', stage: Stage::Repair),
+            new EntryKind(StepDone::KIND, 'step done', StepDone::class, attack: 'treatments', stage: Stage::Repair),
+        ];
+    }
+
+    public function openKinds(): array
+    {
+        return [new OpenKind(self::RUNS, 'Running', endedBy: StepDone::KIND, field: 'begun', endWords: 'Done')];
+    }
+
+    public function findings(Situation $at): Findings
+    {
+        $known = $steps = [];
+        foreach ($at->facts->all(UnderTreatment::class) as $it) {
+            $of = $it->chosen->steps();
+            $known[] = $it->chosen->sentence('').match (true) {
+                $it->done => ': done',
+                $it->running => ': a step is running',
+                default => ", step {$it->next} of {$of} comes next",
+            };
+            $next = $it->step();
+            $next === null || $steps[] = new Step("{$it->chosen->part}: {$next->do}", "step {$it->next} of {$of}".($next->caution === null ? '' : ". {$next->caution}"), 'treatments', Urgency::Work, minutes: $next->minutes, hands: $next->hands);
+        }
+
+        return new Findings(known: $known, steps: $steps, running: array_map(static fn (OpenThing $it): Running => new Running($it->text, $it->since, $it->due), $at->open(self::RUNS)));
     }
 
     public function verbs(): array

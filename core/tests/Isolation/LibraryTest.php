@@ -98,7 +98,7 @@ final class LibraryTest extends TestCase
         // By hand: the others' chance of "yes" is (0.4 + 2 x 0.3) / 3 = 1/3 for a (2.7 times), 0.5 for b (0.8), 0.65 for c (0.46, below 1 / 1.5).
         self::assertSame(['a', 'c', 'b'], array_map(static fn (CauseSeen $it): string => $it->cause->id, $seen));
         self::assertEqualsWithDelta([0.9 / 1.9, 0.6 / 1.9, 0.4 / 1.9], array_map(static fn (CauseSeen $it): float => $it->probability, $seen), 1e-12);
-        self::assertSame([[['look: yes'], []], [[], ['look: yes']], [[], []]], array_map(static fn (CauseSeen $it): array => [$it->for, $it->against], $seen));
+        self::assertSame([[["\0look" => 'look: yes'], []], [[], ["\0look" => 'look: yes']], [[], []]], array_map(static fn (CauseSeen $it): array => [$it->for, $it->against], $seen));
         // a after "dear: yes": 0.9 x 0.98 / (0.9 x 0.98 + 1.0 x 0.02) = 0.98; "cheap: yes" brings it to 0.56 only. Nothing tells b and c apart.
         self::assertSame([['dear', 'yes', 9.0], null, null], array_map(static fn (CauseSeen $it): ?array => $it->settles, $seen));
     }

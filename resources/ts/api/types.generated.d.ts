@@ -501,6 +501,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/minutes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["minutesOfJob"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/paper": {
         parameters: {
             query?: never;
@@ -621,6 +637,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["showSubstitutes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/jobs/{job}/treatments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showTreatments"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1349,6 +1381,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/running": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listRunning"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/search": {
         parameters: {
             query?: never;
@@ -1533,6 +1581,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["showShopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/treatments/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["chooseTreatment"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1752,9 +1816,9 @@ export interface components {
         };
         /** @description A known cause of the symptom. */
         CauseRow: {
-            against: string[];
+            against: components["schemas"]["ResultSpoken"][];
             /** @description results that are more likely under it than under the others */
-            for: string[];
+            for: components["schemas"]["ResultSpoken"][];
             /** @description what the closed jobs of this shop say by themselves, with an interval; null without such a job */
             history: string | null;
             id: string;
@@ -1792,6 +1856,10 @@ export interface components {
         ChoiceLoad: {
             value: string;
             words: string;
+        };
+        /** @description The means against a damage, side by side. */
+        ChoicesPage: {
+            choices: components["schemas"]["MeansCard"][];
         };
         /** @description A clock circuit that a board may have, with its typical figures as they are typed. */
         CircuitCard: {
@@ -2290,6 +2358,30 @@ export interface components {
             symptom: string;
             test: string;
         };
+        /** @description of an entry "treatment", as it is handed in */
+        DataTreatment: {
+            /** @enum {string} */
+            damage: "rust" | "corroded_contact" | "yellowing" | "dirt" | "grease_old" | "foam_rot" | "broken_plastic";
+            flags?: ("moving" | "electronics" | "paint_to_keep" | "label_to_keep" | "magnetic_media_near")[];
+            /** @enum {string} */
+            material: "steel" | "plated_steel" | "aluminium" | "copper_alloy" | "gold_contact" | "abs" | "polystyrene" | "rubber" | "board";
+            means: string;
+            part: string;
+        };
+        /** @description of an entry "step done", as it is handed in */
+        DataTreatmentDone: {
+            /** @description ULID */
+            begun: string;
+        };
+        /** @description of an entry "treatment step", as it is handed in */
+        DataTreatmentStep: {
+            closed?: boolean;
+            minutes?: number;
+            step: number;
+            /** @description ULID */
+            treatment: string;
+            vessel?: string;
+        };
         /** @description of an entry "temporary fix undone", as it is handed in */
         DataUndone: {
             /** @description ULID */
@@ -2343,11 +2435,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"] | components["schemas"]["DataTreatment"] | components["schemas"]["DataTreatmentStep"] | components["schemas"]["DataTreatmentDone"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run";
+            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run" | "treatment" | "treatment_step" | "treatment_done";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -2423,6 +2515,9 @@ export interface components {
             symptom: components["schemas"]["DataSymptom"];
             symptom_chosen: components["schemas"]["DataSymptomChosen"];
             test_done: components["schemas"]["DataTestDone"];
+            treatment: components["schemas"]["DataTreatment"];
+            treatment_done: components["schemas"]["DataTreatmentDone"];
+            treatment_step: components["schemas"]["DataTreatmentStep"];
             undone: components["schemas"]["DataUndone"];
             voided: components["schemas"]["DataVoided"];
             waiting: components["schemas"]["DataWaiting"];
@@ -2920,6 +3015,18 @@ export interface components {
             name: string;
             operations: number;
         };
+        /** @description A means against a damage, and whether it suits the part. */
+        MeansCard: {
+            id: string;
+            minutes: number;
+            reach: string;
+            reasons: string[];
+            risk: number;
+            steps: components["schemas"]["TreatmentStepCard"][];
+            verdict: string;
+            verdict_words: string;
+            words: string;
+        };
         MemoryCsvBody: {
             /**
              * Format: binary
@@ -3090,6 +3197,12 @@ export interface components {
             standin: boolean;
             /** @description what it is asked for tan delta; null when it cannot */
             tan_delta_query: string | null;
+        };
+        /** @description Minutes that were spent on one line of attack. */
+        MinutesSpent: {
+            /** @description a room, or what belongs to none */
+            line: string;
+            minutes: number;
         };
         MoveBody: {
             change?: number;
@@ -3414,6 +3527,12 @@ export interface components {
             job_label: string;
             quantity: number;
         };
+        /** @description A result that speaks for or against a cause. */
+        ResultSpoken: {
+            /** @description that says so, to be opened; null for what a room found over several entries */
+            entry: string | null;
+            words: string;
+        };
         RowsBody: {
             name: string;
             rows: {
@@ -3433,6 +3552,18 @@ export interface components {
             readings: number;
             repeats_id: string | null;
             started_at: string;
+        };
+        /** @description Something that runs on the bench, of any room. */
+        RunningCard: {
+            /** @description somebody must be there */
+            hands: boolean;
+            item: components["schemas"]["OpenItemCard"];
+            job_title: string;
+            machine: string;
+            /** @description instrument, vessel or place that it takes up */
+            occupies: string | null;
+            /** @description until it wants a look, or how long that is over; null when nobody said */
+            when: string | null;
         };
         SceneBody: {
             scene: string;
@@ -4117,6 +4248,38 @@ export interface components {
             says: string;
             /** @enum {string} */
             tone: "good" | "care" | "bad";
+        };
+        /** @description A part under treatment. */
+        TreatmentCard: {
+            id: string;
+            part: string;
+            steps: components["schemas"]["TreatmentStepCard"][];
+            words: string;
+        };
+        /** @description The treatments of a job. */
+        TreatmentsPage: {
+            damages: components["schemas"]["ChoiceCard"][];
+            flags: components["schemas"]["ChoiceCard"][];
+            job_id: string;
+            job_label: string;
+            job_title: string;
+            materials: components["schemas"]["ChoiceCard"][];
+            open: boolean;
+            treatments: components["schemas"]["TreatmentCard"][];
+            vessels: string[];
+        };
+        /** @description A step of a treatment. */
+        TreatmentStepCard: {
+            begun: string | null;
+            caution: string | null;
+            do: string;
+            due: string | null;
+            hands: boolean;
+            /** Format: float */
+            minutes: number;
+            n: number;
+            state: string;
+            vessel: string | null;
         };
         /** @description Two conditions compared. */
         TwoConditions: {
@@ -5166,6 +5329,28 @@ export interface operations {
             };
         };
     };
+    minutesOfJob: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description by line of attack, the longest first: asked when the job is closed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MinutesSpent"][];
+                };
+            };
+        };
+    };
     showReportPaper: {
         parameters: {
             query?: never;
@@ -5465,6 +5650,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    showTreatments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description parts under treatment */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TreatmentsPage"];
                 };
             };
         };
@@ -6939,6 +7146,26 @@ export interface operations {
             };
         };
     };
+    listRunning: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the next look first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunningCard"][];
+                };
+            };
+        };
+    };
     search: {
         parameters: {
             query?: {
@@ -7470,6 +7697,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShoppingPage"];
+                };
+            };
+        };
+    };
+    chooseTreatment: {
+        parameters: {
+            query: {
+                damage: string;
+                /** @description comma-separated */
+                flags?: string;
+                material: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the means, best first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChoicesPage"];
                 };
             };
         };

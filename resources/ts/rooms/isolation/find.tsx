@@ -157,8 +157,8 @@ function Suspects({ page, may }: { page: FindPage; may: boolean }) {
                         <span className="col-start-2 text-sm text-soft">
                             {it.shows}
                             {it.part === null ? ' (no part is bad)' : ` (${it.part})`}
-                            {it.for.length > 0 && <span className="block">For it: {it.for.join('; ')}</span>}
-                            {it.against.length > 0 && <span className="block">Against it: {it.against.join('; ')}</span>}
+                            <Spoken job={page.job_id} words="For it" list={it.for} />
+                            <Spoken job={page.job_id} words="Against it" list={it.against} />
                             {it.settles !== null && <span className="block">{it.settles}</span>}
                             {it.history !== null && <span className="block">{it.history}</span>}
                             {page.found === it.id && <span className="block font-bold text-in">It was this.</span>}
@@ -188,6 +188,20 @@ function Suspects({ page, may }: { page: FindPage; may: boolean }) {
                 {page.weights !== null && <li>{page.weights}</li>}
             </ul>
         </Part>
+    );
+}
+
+function Spoken({ job, words, list }: { job: string; words: string; list: Schemas['ResultSpoken'][] }) {
+    return list.length === 0 ? null : (
+        <span className="block">
+            {words}:{' '}
+            {list.map((it, i) => (
+                <span key={it.words}>
+                    {i > 0 && '; '}
+                    {it.entry === null ? it.words : <Link to={`/jobs/${job}#${it.entry}`}>{it.words}</Link>}
+                </span>
+            ))}
+        </span>
     );
 }
 

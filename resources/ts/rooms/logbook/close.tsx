@@ -126,6 +126,7 @@ export function CloseJob({ page, onClose }: { page: Schemas['JobPage']; onClose:
                             {error('/kind')}
                         </Notice>
                     )}
+                    <Minutes job={page.job.id} />
                     <div>
                         <Button type="submit" look="main">
                             Close the job
@@ -134,6 +135,21 @@ export function CloseJob({ page, onClose }: { page: Schemas['JobPage']; onClose:
                 </form>
             </Sheet>
         </Dialog.Root>
+    );
+}
+
+/** Where the time went. */
+export function Minutes({ job }: { job: string }) {
+    const spent = useQuery({
+        queryKey: ['minutes', job],
+        queryFn: () => data(api.GET('/jobs/{job}/minutes', { params: { path: { job } } })),
+        staleTime: 0,
+    });
+    const lines = spent.data ?? [];
+    return lines.length === 0 ? null : (
+        <p>
+            <span className="font-bold">Where the time went:</span> {lines.map((it) => `${it.line} ${it.minutes} min`).join(', ')}
+        </p>
     );
 }
 

@@ -9,7 +9,7 @@ import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { day, minutes } from '../../ui/when';
-import { CloseJob, Mistaken, Reopen } from './close';
+import { CloseJob, Mistaken, Minutes, Reopen } from './close';
 import { ColdChecks } from './cold-checks';
 import { Entries } from './entries';
 import { Gates } from './gates';
@@ -120,6 +120,7 @@ function JobSheet({ page }: { page: Schemas['JobPage'] }) {
                         </>
                     )}{' '}
                     {may && <Reopen job={job.id} />}
+                    {job.state !== 'void' && <Minutes job={job.id} />}
                 </Notice>
             )}
             {page.otherwise.length > 0 && (

@@ -8,6 +8,7 @@ export const logbook: Room = {
         { path: 'jobs', lazy: async () => ({ Component: (await import('./jobs')).Jobs }) },
         { path: 'jobs/:id', lazy: async () => ({ Component: (await import('./job')).Job }) },
         { path: 'jobs/:id/strip', lazy: async () => ({ Component: (await import('./strip')).StripDown }) },
+        { path: 'running', lazy: async () => ({ Component: (await import('./running')).Running }) },
         { path: 'search', lazy: async () => ({ Component: (await import('./search')).Search }) },
         { path: 'boards', lazy: async () => ({ Component: (await import('./boards')).Boards }) },
         { path: 'boards/:id', lazy: async () => ({ Component: (await import('./board')).BoardRecord }) },
@@ -20,8 +21,9 @@ export const logbook: Room = {
         { to: '/', words: 'Bench' },
         { to: '/jobs', words: 'Jobs' },
         { to: '/machines', words: 'Machines' },
+        { to: '/running', words: 'Running' },
         { to: '/search', words: 'Search' },
     ],
     doors: [{ path: 'strip', words: 'Strip-down and rebuild', key: 's' }],
-    touched: ['strip', 'photos', 'bench', 'jobs', 'kind', 'kinds', 'boards', 'machine'],
+    touched: ['running', 'strip', 'photos', 'bench', 'jobs', 'kind', 'kinds', 'boards', 'machine'],
 };

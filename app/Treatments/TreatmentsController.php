@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Treatments;
+
+use App\Bench\ChoiceCard;
+use App\Logbook\Cards;
+use App\Logbook\Job;
+use Ash\Document\Node;
+use Ash\Treatments\Choose;
+use Ash\Treatments\Damage;
+use Ash\Treatments\Material;
+use Ash\Treatments\Means;
+use Ash\Treatments\MeansVerdict;
+use Ash\Treatments\PartFlag;
+use Ash\Treatments\StepBegun;
+use Ash\Treatments\TreatmentStep;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use OpenApi\Attributes as OA;
+
+final readonly class TreatmentsController
+{
+    private const VESSELS = 20;
+
+    #[OA\Get(path: '/jobs/{job}/treatments', operationId: 'showTreatments', tags: ['treatments'], parameters: [
+        new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'parts under treatment', content: new OA\JsonContent(ref: TreatmentsPage::class))])]
+    public function show(Job $job): JsonResponse
+    {
+        $vessels = DB::table('treatment_steps')->orderByDesc('id')->limit(self::VESSELS)->pluck('vessel')->unique();
+
+        return new JsonResponse(new TreatmentsPage(
+            $job->id,
+            $job->label(),
+            $job->title,
+            $job->state === 'open',
+            array_map(static fn (Damage $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Damage::cases()),
+            array_map(static fn (Material $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Material::cases()),
+            array_map(static fn (PartFlag $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), PartFlag::cases()),
+            array_map(self::treatment(...), Treated::of($job)),
+            array_values(array_filter($vessels->all(), is_string(...))),
+        ));
+    }
+
+    #[OA\Get(path: '/treatments/choices', operationId: 'chooseTreatment', tags: ['treatments'], parameters: [
+        new OA\QueryParameter(name: 'damage', required: true, schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'material', required: true, schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'flags', description: 'comma-separated', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'the means, best first', content: new OA\JsonContent(ref: ChoicesPage::class))])]
+    public function choices(Request $request): JsonResponse
+    {
+        $query = Node::of((object) $request->query->all())->only('damage', 'material', 'flags');
+        $flags = array_map(
+            static fn (string $it): PartFlag => PartFlag::tryFrom($it) ?? $query->at('flags')->refuse("there is no \"{$it}\""),
+            array_values(array_filter(explode(',', $query->filled('flags')?->text(200) ?? ''))),
+        );
+        $found = Choose::of($query->at('damage')->enum(Damage::class), $query->at('material')->enum(Material::class), $flags, null);
+
+        return new JsonResponse(new ChoicesPage(array_map(static fn (array $it): MeansCard => self::means(...$it), $found->choices)));
+    }
+
+    /** @param list<string> $reasons */
+    private static function means(Means $it, MeansVerdict $verdict, array $reasons): MeansCard
+    {
+        return new MeansCard(
+            $it->id, strtr($it->id, '_', ' '), $verdict->value, $verdict->words(), $it->minutes, $it->reach, $it->risk, $reasons,
+            array_map(static fn (TreatmentStep $step, int $i): TreatmentStepCard => self::step($step, $i + 1, 'later', null), $it->steps, array_keys($it->steps)),
+        );
+    }
+
+    private static function treatment(Treated $it): TreatmentCard
+    {
+        $standing = $it->standing();
+        $steps = [];
+        foreach ($it->steps() as $i => $step) {
+            $n = $i + 1;
+            $steps[] = self::step($step, $n, match (true) {
+                in_array($n, $it->ended, true) => 'done',
+                isset($it->begun[$n]) => 'running',
+                $standing->next === $n => 'next',
+                default => 'later',
+            }, $it);
+        }
+
+        return new TreatmentCard($it->id, $it->chosen->part, $it->chosen->sentence(''), $steps);
+    }
+
+    private static function step(TreatmentStep $step, int $n, string $state, ?Treated $of): TreatmentStepCard
+    {
+        $begun = $of->begun[$n] ?? null;
+        $data = $begun?->as(StepBegun::class);
+
+        return new TreatmentStepCard(
+            $n, $step->do, $step->minutes, $step->hands, $step->caution, $state, $begun?->id,
+            $data?->dueAt === null ? null : Cards::time($data->dueAt->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.v')), $data?->vessel,
+        );
+    }
+}

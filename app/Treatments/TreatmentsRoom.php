@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Treatments;
+
+use App\Logbook\Entry;
+use App\Logbook\Job;
+use App\Logbook\OpenItem;
+use App\Logbook\Room;
+use App\Logbook\Taking;
+use Ash\Document\InvalidDocument;
+use Ash\Document\Shape;
+use Ash\Facts\Facts;
+use Ash\Logbook\EntryData;
+use Ash\Logbook\Profile;
+use Ash\Treatments\StepBegun;
+use Ash\Treatments\StepDone;
+use Ash\Treatments\TreatmentChosen;
+use Ash\Treatments\TreatmentsRoom as Core;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+
+/** What cleaning, brightening and mending bring on this floor. */
+final class TreatmentsRoom extends Room
+{
+    public function name(): string
+    {
+        return 'treatments';
+    }
+
+    public function reads(): void
+    {
+        Route::get('treatments/choices', [TreatmentsController::class, 'choices']);
+        Route::get('jobs/{job}/treatments', [TreatmentsController::class, 'show']);
+    }
+
+    public function complete(EntryData $data, Taking $at): EntryData
+    {
+        if ($data instanceof StepBegun) {
+            return Bench::begun($data, $at);
+        }
+        if ($data instanceof StepDone) {
+            $begun = OpenItem::query()->where('kind', Core::RUNS)->where('job_id', $at->job->id)->where('open', true)->find(strtolower($data->begun));
+
+            return Shape::of(StepDone::class)->with($data, ['what' => $begun->text ?? throw InvalidDocument::at('/data/begun', 'is no step that runs on this job')]);
+        }
+
+        return $data;
+    }
+
+    public function follow(Entry $entry, Job $job): void
+    {
+        $data = $entry->data;
+        if ($data instanceof StepBegun) {
+            OpenItem::begin($entry, Core::RUNS, mb_substr("{$data->part}: {$data->do}", 0, 300), due: $data->dueAt, occupies: $data->vessel, hands: $data->hands ?? false);
+            DB::table('treatment_steps')->insertOrIgnore([
+                'id' => $entry->id, 'job_id' => $job->id, 'vessel' => $data->vessel, 'part' => (string) $data->part, 'author' => $entry->author,
+                'substances' => json_encode(array_column($data->substances, 'value'), JSON_THROW_ON_ERROR),
+            ]);
+        }
+        $data instanceof StepDone && OpenItem::end(strtolower($data->begun), $entry);
+    }
+
+    public function withdraw(Entry $entry, Entry $by, Job $job): void
+    {
+        $entry->kind === StepDone::KIND && OpenItem::reopen($entry);
+    }
+
+    public function decides(): array
+    {
+        return [TreatmentChosen::KIND, StepBegun::KIND, StepDone::KIND];
+    }
+
+    public function facts(Job $job, Profile $profile, Facts $known): array
+    {
+        return array_map(static fn (Treated $it) => $it->standing(), Treated::of($job));
+    }
+}

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Tests\Treatments;
+
+use Ash\Document\InvalidDocument;
+use Ash\Document\Node;
+use Ash\Document\Shape;
+use Ash\Facts\Facts;
+use Ash\Facts\OpenThing;
+use Ash\Facts\Substance as S;
+use Ash\Treatments\Damage;
+use Ash\Treatments\Material;
+use Ash\Treatments\MeansTable;
+use Ash\Treatments\Meeting;
+use Ash\Treatments\PartFlag;
+use Ash\Treatments\StepBegun;
+use Ash\Treatments\TreatmentChosen;
+use Ash\Treatments\TreatmentStep;
+use Ash\Treatments\UnderTreatment;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** Parts under treatment: what may be chosen, what comes next, and what must not meet. */
+final class UnderTreatmentTest extends TestCase
+{
+    private static function brackets(string $means = 'electrolysis'): TreatmentChosen
+    {
+        return new TreatmentChosen('slot brackets', Damage::Rust, Material::Steel, $means);
+    }
+
+    /** The handbook's table "Means", column "not for", as it is refused at the door. */
+    public function test_a_means_that_does_harm_is_refused_with_what_rules(): void
+    {
+        $read = static fn (string $json): object => Shape::of(TreatmentChosen::class)->read(Node::parse($json));
+        self::assertEquals(self::brackets(), $read('{"part": "slot brackets", "damage": "rust", "material": "steel", "means": "electrolysis"}'));
+        foreach ([
+            '{"part": "p", "damage": "rust", "material": "aluminium", "means": "electrolysis"}' => 'it would do harm here: not for it: aluminium, not for it: other than steel',
+            '{"part": "p", "damage": "rust", "material": "steel", "means": "electrolysis", "flags": ["moving"]}' => 'it would do harm here: not for it: moving',
+            '{"part": "p", "damage": "yellowing", "material": "abs", "means": "electrolysis"}' => 'is no means against yellowing',
+            '{"part": "p", "damage": "rust", "material": "steel", "means": "hammer"}' => 'is no means against rust',
+        ] as $json => $says) {
+            try {
+                $read($json);
+                self::fail($json);
+            } catch (InvalidDocument $refused) {
+                self::assertSame(['/means', $says], [$refused->pointer, $refused->detail]);
+            }
+        }
+        self::assertSame('slot brackets: rust, electrolysis', self::brackets()->sentence(''));
+        self::assertSame('case top: rotten foam, scrape replace foam', (new TreatmentChosen('case top', Damage::FoamRot, Material::Abs, 'scrape_replace_foam', [PartFlag::Moving]))->sentence(''));
+    }
+
+    public function test_steps_come_one_after_the_other(): void
+    {
+        foreach ([
+            [[], [], 1, false, false], [[1], [], null, true, false], [[1], [1], 2, false, false], [[1, 2], [1], null, true, false],
+            [[1, 2, 3, 4, 5, 6, 7], [1, 2, 3, 4, 5, 6, 7], null, false, true], [[3], [3], 4, false, false],
+        ] as [$begun, $ended, $next, $running, $done]) {
+            $it = UnderTreatment::of(self::brackets(), $begun, $ended);
+            self::assertSame([$next, $running, $done], [$it->next, $it->running, $it->done]);
+            self::assertSame($next === null ? null : MeansTable::named('electrolysis')?->steps[$next - 1]->do, $it->step()?->do);
+        }
+        self::assertSame(7, self::brackets()->steps());
+    }
+
+    public function test_a_step_that_begins_knows_its_end_and_what_is_in_the_vessel(): void
+    {
+        $step = MeansTable::named('electrolysis')->steps[4] ?? self::fail('the bath runs in step 5');
+        $at = new \DateTimeImmutable('2026-11-28T14:06:00Z');
+        $begun = (new StepBegun('01JK8E3CT09KHR96A3PYK2KXS1', 5, 'bath 1'))->of(self::brackets(), $step, $at);
+        self::assertSame(['slot brackets', false, '2026-11-28T14:20:00+00:00'], [$begun->part, $begun->hands, $begun->dueAt?->format('c')]);
+        self::assertSame([S::SodiumCarbonate, S::Steel], $begun->substances);
+        self::assertSame('slot brackets, step 5: Let it run; look at the current and the warmth of the bath, stop at 60 C. In bath 1. Until 28 Nov 14:20 UTC.', $begun->sentence(''));
+        $longer = (new StepBegun('01JK8E3CT09KHR96A3PYK2KXS1', 5, minutes: 0.5))->of(self::brackets(), $step, $at);
+        self::assertSame('2026-11-28T14:06:30+00:00', $longer->dueAt?->format('c'));
+        self::assertSame([S::Steel, S::Zinc], Material::PlatedSteel->meets());
+        self::assertSame([[S::Aluminium], [S::Copper], []], [Material::Aluminium->meets(), Material::CopperAlloy->meets(), Material::Abs->meets()]);
+    }
+
+    /** treatments.md, "Never mix". */
+    public function test_what_must_not_meet_is_said_with_both_names_and_what_they_make(): void
+    {
+        $vinegar = [S::AceticAcid, S::Steel];
+        self::assertSame([], Meeting::refused($vinegar, [], false));
+        self::assertSame(['vinegar (acetic acid) and steel in the same step make hydrogen'], Meeting::refused($vinegar, [], true));
+        self::assertSame(
+            ['vinegar (acetic acid) and chlorine bleach in bath 1 make chlorine'],
+            Meeting::refused($vinegar, ['in bath 1' => [S::ChlorineBleach, S::Water]], false),
+        );
+        self::assertSame(
+            ['hydrogen peroxide and vinegar (acetic acid) on the lid make peracetic acid', 'hydrogen peroxide and acetone on the table make explosive peroxides'],
+            Meeting::refused([S::HydrogenPeroxide], ['on the lid' => [S::AceticAcid], 'on the table' => [S::Acetone]], false),
+        );
+        self::assertSame([], Meeting::refused($vinegar, ['in bath 1' => [S::SodiumCarbonate]], false), 'told only in a closed vessel');
+        self::assertCount(2, Meeting::refused($vinegar, ['in bath 1' => [S::SodiumCarbonate]], true));
+    }
+
+    public function test_what_a_part_met_stays_on_it_until_it_is_rinsed(): void
+    {
+        $steps = MeansTable::named('vinegar_soak')->steps ?? [];
+        self::assertSame([], Meeting::left(array_slice($steps, 0, 1)));
+        self::assertSame([S::AceticAcid], Meeting::left(array_slice($steps, 0, 5)));
+        self::assertSame([], Meeting::left(array_slice($steps, 0, 6)));
+        self::assertSame([S::AceticAcid], Meeting::left([...$steps, $steps[1]]));
+    }
+
+    /** @return iterable<string, array{string, list<S>}> what each means brings together with the part, written down by hand from the notes for the steps */
+    public static function meets(): iterable
+    {
+        yield 'brush' => ['brush_oil', [S::IsopropylAlcohol, S::LightOil]];
+        yield 'vinegar' => ['vinegar_soak', [S::AceticAcid, S::Water, S::SodiumCarbonate]];
+        yield 'current' => ['electrolysis', [S::SodiumCarbonate, S::Water]];
+        yield 'converter' => ['rust_converter', [S::PhosphoricAcid, S::Water]];
+        yield 'cleaner' => ['contact_cleaner', [S::ContactCleaner]];
+        yield 'pen' => ['fibre_pen', [S::IsopropylAlcohol]];
+        yield 'swab' => ['alcohol_swab', [S::IsopropylAlcohol]];
+        yield 'soap' => ['soap_wash', [S::Water, S::Detergent]];
+        yield 'cream' => ['cream_cleaner', [S::Detergent, S::Water]];
+        yield 'sponge' => ['melamine_sponge', [S::Water]];
+        yield 'vapour' => ['vapour_brightening', [S::HydrogenPeroxide, S::Water]];
+        yield 'sun' => ['sun_alone', []];
+        yield 'grease' => ['degrease_relube', [S::IsopropylAlcohol, S::LightOil]];
+        yield 'foam' => ['scrape_replace_foam', [S::IsopropylAlcohol]];
+        yield 'weld' => ['solvent_weld', [S::Acetone]];
+        yield 'powder' => ['glue_and_powder', []];
+        yield 'filler' => ['mould_and_filler', []];
+    }
+
+    /** @param list<S> $with */
+    #[DataProvider('meets')]
+    public function test_each_means_says_what_the_part_meets_and_none_clashes_with_itself(string $id, array $with): void
+    {
+        $steps = MeansTable::named($id)->steps ?? [];
+        self::assertSame($with, array_values(array_unique(array_merge(...array_map(static fn (TreatmentStep $it): array => $it->with, $steps)), SORT_REGULAR)));
+        $before = [];
+        foreach ($steps as $step) {
+            self::assertSame([], Meeting::refused($step->with, ['on the part' => Meeting::left($before)], false), $step->do);
+            $before[] = $step;
+        }
+    }
+
+    public function test_the_job_says_what_runs_and_what_comes_next(): void
+    {
+        $hall = \Ash\Rooms::hall();
+        self::assertSame(['treatment', 'treatment_step', 'treatment_done'], array_values(array_filter(array_keys($hall->kinds->all), static fn (string $it): bool => str_starts_with($it, 'treatment'))));
+        self::assertSame(['treatment_done', 'begun', 'Done'], [$hall->openKinds['step']->endedBy, $hall->openKinds['step']->field, $hall->openKinds['step']->endWords]);
+        $due = new \DateTimeImmutable('2026-11-28T14:20:00Z');
+        $known = new Facts(UnderTreatment::of(self::brackets(), [], []), UnderTreatment::of(self::brackets('brush_oil'), [1], []), new OpenThing('step', 'brackets', $due, due: $due));
+        self::assertCount(2, $known->all(UnderTreatment::class));
+    }
+}

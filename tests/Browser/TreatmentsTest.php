@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys as Key;
+
+/** Brackets go through electrolysis while other work goes on; a forbidden pair is refused across two people. */
+final class TreatmentsTest extends TestCase
+{
+    private function choose(string $part, string $damage, string $material, string $means): void
+    {
+        $chrome = $this->chrome;
+        $chrome->field('The part')->sendKeys($part);
+        $chrome->field('What is wrong')->sendKeys($damage);
+        $chrome->field('Made of')->sendKeys($material);
+        $chrome->see('By the clock');
+        $chrome->find("[aria-label='Take {$means}']")->sendKeys(Key::ENTER);
+        $chrome->see("{$part}: ");
+        $chrome->see('Begin step 1');
+    }
+
+    private function through(int $steps): void
+    {
+        for ($n = 1; $n <= $steps; ++$n) {
+            $this->chrome->button("Begin step {$n}")->sendKeys(Key::ENTER);
+            $this->chrome->button("Done, step {$n}")->sendKeys(Key::ENTER);
+            $this->chrome->see('Begin step '.($n + 1));
+        }
+    }
+
+    public function test_brackets_in_the_bath_run_while_other_work_goes_on(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('tomas');
+        $job = $this->job('Dome overshoots by a window');
+        $chrome->go("/jobs/{$job}");
+        $chrome->see('Leading words');
+        $chrome->press('t');
+        $chrome->see('No part of this job is under treatment');
+        $this->choose('slot brackets', 'rust', 'steel', 'electrolysis');
+        $this->through(4);
+        $chrome->see('Caution: supply off first');
+        $chrome->field('In which vessel or place')->sendKeys('bath 1');
+        $chrome->button('Begin step 5')->sendKeys(Key::ENTER);
+        $chrome->see('in bath 1, until');
+        // The sums of the bath: 5 A make 2.24 l of hydrogen an hour (Faraday's law by hand: 18000 C / (2 * 96485 C/mol) * 24.06 l/mol).
+        $chrome->script("document.querySelectorAll('details summary').forEach((it) => it.textContent.includes('sums of the bath') && it.click())");
+        $chrome->see('2.24 l of hydrogen an hour');
+        $chrome->field('Volts')->clear();
+        $chrome->field('Volts')->sendKeys('40');
+        $chrome->see("above 30 V nobody's wet hands belong near a bath");
+        // Meanwhile: it stands in the list of the bench, and a rail run may be begun.
+        $chrome->go('/running');
+        $chrome->see('slot brackets: Let it run');
+        $chrome->see('in 13 min');
+        $chrome->see('Runs alone');
+        $chrome->go("/jobs/{$job}");
+        $chrome->see('slot brackets: rust, electrolysis: a step is running');
+        $chrome->press('r');
+        $chrome->see('Load');
+        $chrome->go('/running');
+        $chrome->button('Done')->sendKeys(Key::ENTER);
+        $chrome->see('Nothing runs.');
+        $chrome->go("/jobs/{$job}/treatments");
+        $chrome->see('Begin step 6');
+    }
+
+    public function test_a_forbidden_pair_is_refused_across_two_people(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('tomas');
+        $chrome->go('/jobs/'.$this->job('Dome overshoots by a window').'/treatments');
+        $chrome->see('A part to treat');
+        $this->choose('lid screws', 'rust', 'steel', 'vinegar soak');
+        $this->through(1);
+        $chrome->field('In which vessel or place')->sendKeys('tub 2');
+        $chrome->button('Begin step 2')->sendKeys(Key::ENTER);
+        $chrome->see('in tub 2, until');
+        $chrome->button('Sign out')->click();
+        $chrome->see('Sign in');
+        $this->signInAs('bea');
+        $chrome->go('/jobs/'.$this->job('Fan turns, screen stays dark').'/treatments');
+        $chrome->see('A part to treat');
+        $this->choose('case top', 'yellowing', 'ABS', 'vapour brightening');
+        $this->through(1);
+        $chrome->field('In which vessel or place')->sendKeys('tub 2');
+        $chrome->button('Begin step 2')->sendKeys(Key::ENTER);
+        $chrome->see('hydrogen peroxide and vinegar (acetic acid)');
+        $chrome->see('make peracetic acid');
+        $chrome->see('Tomas Wray');
+    }
+}

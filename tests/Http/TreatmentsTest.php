@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Logbook\Job;
+use App\People\Role;
+use Illuminate\Testing\TestResponse;
+
+/** Parts under treatment, what runs on the bench, and what must never meet, across jobs and people. */
+final class TreatmentsTest extends TestCase
+{
+    /** @param array<string, mixed> $data */
+    private function said(Job $job, string $kind, array $data, string $at = '2026-03-02T10:00:00Z'): TestResponse
+    {
+        return $this->add($job, ['kind' => $kind, 'data' => $data, 'at' => $at]);
+    }
+
+    private function chosen(Job $job, string $part, string $damage, string $material, string $means): string
+    {
+        $answer = $this->said($job, 'treatment', ['part' => $part, 'damage' => $damage, 'material' => $material, 'means' => $means])->assertCreated();
+
+        return self::text($answer->json('entry.id'));
+    }
+
+    /** @param array<string, mixed> $more */
+    private function step(Job $job, string $treatment, int $step, array $more = []): TestResponse
+    {
+        return $this->said($job, 'treatment_step', ['treatment' => $treatment, 'step' => $step] + $more);
+    }
+
+    private function done(Job $job, TestResponse $begun): void
+    {
+        $this->said($job, 'treatment_done', ['begun' => $begun->assertCreated()->json('entry.id')], '2026-03-02T10:30:00Z')->assertCreated();
+    }
+
+    public function test_a_bath_runs_stands_in_the_list_and_is_ended(): void
+    {
+        $job = $this->job();
+        $page = fn (): TestResponse => $this->getJson("/api/jobs/{$job->id}/treatments")->assertOk();
+        $page()->assertJsonPath('treatments', [])->assertJsonPath('open', true);
+        $treatment = $this->chosen($job, 'slot brackets', 'rust', 'steel', 'electrolysis');
+        self::assertSame(['next', 'later'], array_slice((array) $page()->json('treatments.0.steps.*.state'), 0, 2));
+        self::assertContains('slot brackets: Degrease the part and scrape a bright spot for the clip.', array_column([
+            (array) $this->getJson("/api/jobs/{$job->id}")->json('sheet.next'), ...(array) $this->getJson("/api/jobs/{$job->id}")->json('sheet.then'),
+        ], 'text'));
+        foreach ([1, 2, 3, 4] as $n) {
+            $this->done($job, $this->step($job, $treatment, $n));
+        }
+        $this->getJson('/api/running')->assertExactJson([]);
+        $bath = $this->step($job, $treatment, 5, ['vessel' => 'bath 1'])->assertCreated();
+        self::assertStringContainsString('Until 2 Mar 10:14 UTC', self::text($bath->json('entry.says')));
+        $running = $this->getJson('/api/running')->assertOk()->assertJsonCount(1)->assertJsonPath('0.occupies', 'bath 1')->assertJsonPath('0.hands', false)
+            ->assertJsonPath('0.item.kind_words', 'Running')->assertJsonPath('0.item.is_due', true);
+        self::assertStringStartsWith('over by ', self::text($running->json('0.when')));
+        self::assertStringStartsWith('slot brackets: Let it run', self::text($running->json('0.item.text')));
+        self::assertSame('running', $page()->json('treatments.0.steps.4.state'));
+        self::assertSame(['bath 1'], $page()->json('vessels'));
+        self::assertRefused($this->step($job, $treatment, 6), '/data/step');
+        $this->done($job, $bath);
+        $this->getJson('/api/running')->assertExactJson([]);
+        self::assertSame('next', $page()->json('treatments.0.steps.5.state'));
+        self::assertRefused($this->said($job, 'treatment_done', ['begun' => $bath->json('entry.id')]), '/data/begun');
+        self::assertRefused($this->step($job, $treatment, 8), '/data/step');
+        self::assertRefused($this->step($job, self::ulid(), 1), '/data/treatment');
+        // Taken back, it runs again.
+        $ended = collect((array) $this->getJson("/api/jobs/{$job->id}")->json('entries'))->where('kind', 'treatment_done')->last()['id'] ?? '';
+        $this->add($job, ['kind' => 'withdrawn', 'text' => 'not yet', 'corrects' => $ended, 'at' => '2026-03-02T11:00:00Z'])->assertCreated();
+        $this->getJson('/api/running')->assertJsonCount(1);
+    }
+
+    public function test_what_must_never_meet_is_refused_across_jobs_people_and_treatments(): void
+    {
+        $one = $this->job();
+        $brackets = $this->chosen($one, 'slot brackets', 'rust', 'steel', 'vinegar_soak');
+        $this->done($one, $this->step($one, $brackets, 1));
+        $soak = $this->step($one, $brackets, 2, ['vessel' => 'tub 2'])->assertCreated();
+        // Somebody else, on another machine, would pour peroxide into the same tub.
+        $two = $this->job('curlew-16', 'cpu');
+        $this->as(Role::Lead);
+        $cover = $this->chosen($two, 'cover', 'yellowing', 'abs', 'vapour_brightening');
+        $refused = $this->step($two, $cover, 2, ['vessel' => 'tub 2']);
+        self::assertRefused($refused, '/data/vessel');
+        $says = self::text($refused->json('errors.0.detail'));
+        foreach (['hydrogen peroxide and vinegar (acetic acid)', 'peracetic acid', "slot brackets of {$one->label()}", 'Never mix them'] as $words) {
+            self::assertStringContainsString($words, $says);
+        }
+        // Two parts in one bath at once, even of one kind.
+        $screws = $this->chosen($two, 'screws', 'rust', 'steel', 'vinegar_soak');
+        $taken = $this->step($two, $screws, 2, ['vessel' => 'tub 2']);
+        self::assertRefused($taken, '/data/vessel');
+        self::assertStringStartsWith('tub 2 is taken: slot brackets of', self::text($taken->json('errors.0.detail')));
+        $this->step($two, $cover, 2, ['vessel' => 'box'])->assertCreated();
+        // On the same part without a rinse between: vinegar, then peroxide.
+        $this->done($one, $soak);
+        $bright = $this->said($one, 'treatment', ['part' => 'slot brackets', 'damage' => 'dirt', 'material' => 'steel', 'means' => 'alcohol_swab'])->assertCreated()->json('entry.id');
+        $this->step($one, self::text($bright), 1)->assertCreated();
+        $this->getJson('/api/running')->assertJsonCount(2);
+        // An acid with steel in a shut vessel.
+        $shut = $this->step($two, $screws, 2, ['vessel' => 'jar', 'closed' => true]);
+        self::assertRefused($shut, '/data/step');
+        self::assertStringContainsString('make hydrogen', self::text($shut->json('errors.0.detail')));
+    }
+
+    public function test_the_means_stand_side_by_side_with_what_rules(): void
+    {
+        $this->job();
+        $page = $this->getJson('/api/treatments/choices?damage=rust&material=steel&flags=moving')->assertOk();
+        self::assertSame(['brush_oil', 'vinegar_soak', 'fibre_pen', 'rust_converter', 'electrolysis'], $page->json('choices.*.id'));
+        self::assertSame(['fits', 'with_care', 'no', 'no', 'no'], $page->json('choices.*.verdict'));
+        self::assertRefused($this->getJson('/api/treatments/choices?damage=rust&material=cheese'), '/material');
+        self::assertRefused($this->getJson('/api/treatments/choices?damage=rust'), '/material');
+        self::assertRefused($this->getJson('/api/treatments/choices?damage=rust&material=steel&flags=tired'), '/flags');
+        $job = $this->job();
+        self::assertRefused($this->said($job, 'treatment', ['part' => 'lid', 'damage' => 'rust', 'material' => 'aluminium', 'means' => 'electrolysis']), '/data/means');
+    }
+}
