@@ -16,6 +16,7 @@ use Ash\Isolation\NextRun;
 use Ash\Isolation\SwapFitted;
 use Ash\Isolation\SwapOutcome;
 use Ash\Isolation\SwapPart;
+use Ash\Isolation\SwapRecord;
 use Ash\Isolation\SwapTried;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -181,15 +182,31 @@ final readonly class IsolationController
                 array_slice($found->diagnoses, 0, 5),
             ),
             // Nothing that powers the board is advised while a gate is closed.
-            next: !$find->powered ? [] : array_map(static fn (NextRun $it): SwapNextCard => new SwapNextCard(
-                self::change($it),
-                $it->parts,
-                number_format($it->gainBits, 2).' bit',
-                Cards::percent($it->works),
-                $it->minutes,
-            ), array_values(array_filter($found->next, static fn (NextRun $it): bool => $it->inName === null || isset($good["\0{$it->inName}"])))),
+            next: !$find->powered ? [] : self::next($record, array_values(array_filter(
+                $found->next,
+                static fn (NextRun $it): bool => $it->inName === null || isset($good["\0{$it->inName}"]),
+            ))),
             reasons: $found->reasons,
         );
+    }
+
+    /**
+     * @param list<NextRun> $runs best first; of the first it is said what each outcome would mean
+     *
+     * @return list<SwapNextCard>
+     */
+    private static function next(SwapRecord $record, array $runs): array
+    {
+        $after = static function (NextRun $it, bool $works) use ($record): ?string {
+            $best = $record->after($it, $works);
+
+            return $best === null ? null : ($best->parts === [] ? 'nothing is bad' : implode(' and ', $best->parts)).', '.Cards::percent($best->probability);
+        };
+
+        return array_map(static fn (NextRun $it, int $i): SwapNextCard => new SwapNextCard(
+            self::change($it), $it->parts, number_format($it->gainBits, 2).' bit', Cards::percent($it->works), $it->minutes,
+            $i === 0 ? $after($it, true) : null, $i === 0 ? $after($it, false) : null,
+        ), $runs, array_keys($runs));
     }
 
     /** @param list<string> $changed */

@@ -24,6 +24,10 @@ final readonly class SwapNextCard
         public string $works,
         #[OA\Property()]
         public float $minutes,
+        #[OA\Property(description: 'what would explain it best then; null where that is not reckoned')]
+        public ?string $if_works,
+        #[OA\Property()]
+        public ?string $if_fails,
     ) {
     }
 }

@@ -55,14 +55,13 @@ final class TreatmentsTest extends TestCase
         $chrome->go('/running');
         $chrome->see('slot brackets: Let it run');
         $chrome->see('in 13 min');
-        $chrome->see('Runs alone');
         $chrome->go("/jobs/{$job}");
         $chrome->see('slot brackets: rust, electrolysis: a step is running');
         $chrome->press('r');
         $chrome->see('Load');
         $chrome->go('/running');
         $chrome->button('Done')->sendKeys(Key::ENTER);
-        $chrome->see('Nothing runs.');
+        $chrome->seeNot('slot brackets');
         $chrome->go("/jobs/{$job}/treatments");
         $chrome->see('Begin step 6');
     }

@@ -15,6 +15,16 @@ final readonly class SwapRecord
     {
     }
 
+    /** What would explain it best once a run that could be made next has worked, or failed. */
+    public function after(NextRun $next, bool $works): ?Diagnosis
+    {
+        $place = array_flip(array_map(static fn (SwapPart $it): string => "\0{$it->id}", $this->swaps->parts));
+        $numbers = array_map(static fn (string $it): int => $place["\0{$it}"], $next->parts);
+        sort($numbers);
+
+        return $this->swaps->with(new SwapRun($numbers, $works))->found()->diagnoses[0] ?? null;
+    }
+
     /**
      * "Sometimes" counts as fails, and then a bad part shows with 0.7. A role has as many places as a run has ever filled, and is required
      * when no run that worked was without it.

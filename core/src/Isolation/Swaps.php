@@ -97,6 +97,12 @@ final readonly class Swaps
         return $this->roles["\0{$part->role}"] ?? new SwapRole($part->role);
     }
 
+    /** With one run more. */
+    public function with(SwapRun $run): self
+    {
+        return new self($this->parts, array_values($this->roles), [...$this->runs, $run], $this->shows, $this->mistake, $this->mostBad, $this->pairs);
+    }
+
     public function found(): SwapsFound
     {
         $working = array_values(array_filter($this->runs, static fn (SwapRun $it): bool => $it->works));

@@ -4057,6 +4057,9 @@ export interface components {
             /** @description in words */
             change: string;
             gain: string;
+            if_fails: string | null;
+            /** @description what would explain it best then; null where that is not reckoned */
+            if_works: string | null;
             /** Format: float */
             minutes: number;
             parts: string[];

@@ -160,6 +160,11 @@ function TryOne({ page, condition }: { page: FindPage; condition: string }) {
                             <Button look="quiet" onClick={() => setChosen(it.parts)}>
                                 set it so
                             </Button>
+                            {it.if_works !== null && it.if_fails !== null && (
+                                <span className="basis-full text-sm">
+                                    If it works: {it.if_works}. If it fails: {it.if_fails}.
+                                </span>
+                            )}
                         </li>
                     ))}
                 </ol>

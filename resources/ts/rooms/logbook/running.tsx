@@ -44,8 +44,8 @@ function List({ list }: { list: Schemas['RunningCard'][] }) {
                                     {it.item.job_label}, {it.job_title}
                                 </Link>
                                 , {it.machine}
-                                {it.occupies !== null && `. In ${it.occupies}`}. {it.hands ? 'Wants somebody there' : 'Runs alone'}, since{' '}
-                                {dayAndClock(it.item.since)}
+                                {it.occupies !== null && `. In ${it.occupies}`}. {it.item.kind_words}
+                                {it.hands && ', wants somebody there'}, since {dayAndClock(it.item.since)}
                             </span>
                         </span>
                         {may && it.item.ends !== null && <Button onClick={() => void end(it)}>{it.item.ends.words}</Button>}
