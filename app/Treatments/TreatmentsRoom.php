@@ -31,6 +31,7 @@ final class TreatmentsRoom extends Room
 
     public function reads(): void
     {
+        Route::get('fits-now', [FitsNowController::class, 'show']);
         Route::get('treatments/choices', [TreatmentsController::class, 'choices']);
         Route::get('jobs/{job}/treatments', [TreatmentsController::class, 'show']);
     }

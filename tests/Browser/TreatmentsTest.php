@@ -42,7 +42,7 @@ final class TreatmentsTest extends TestCase
         $this->choose('slot brackets', 'rust', 'steel', 'electrolysis');
         $this->through(4);
         $chrome->see('Caution: supply off first');
-        $chrome->field('In which vessel or place')->sendKeys('bath 1');
+        $chrome->field('Vessel or place of slot brackets')->sendKeys('bath 1');
         $chrome->button('Begin step 5')->sendKeys(Key::ENTER);
         $chrome->see('in bath 1, until');
         // The sums of the bath: 5 A make 2.24 l of hydrogen an hour (Faraday's law by hand: 18000 C / (2 * 96485 C/mol) * 24.06 l/mol).
@@ -55,6 +55,11 @@ final class TreatmentsTest extends TestCase
         $chrome->go('/running');
         $chrome->see('slot brackets: Let it run');
         $chrome->see('in 13 min');
+        // Around it: other jobs now, the clips at its end.
+        $chrome->see('What fits now');
+        $chrome->see('slot brackets: Supply off, then take the clips off.');
+        $chrome->see('when it is over: slot brackets: Let it run');
+        $chrome->see('no order is better');
         $chrome->go("/jobs/{$job}");
         $chrome->see('slot brackets: rust, electrolysis: a step is running');
         $chrome->press('r');
@@ -70,11 +75,11 @@ final class TreatmentsTest extends TestCase
     {
         $chrome = $this->chrome;
         $this->signInAs('tomas');
-        $chrome->go('/jobs/'.$this->job('Dome overshoots by a window').'/treatments');
+        $chrome->go('/jobs/'.$this->job('Memory test stops after a cold night').'/treatments');
         $chrome->see('A part to treat');
         $this->choose('lid screws', 'rust', 'steel', 'vinegar soak');
         $this->through(1);
-        $chrome->field('In which vessel or place')->sendKeys('tub 2');
+        $chrome->field('Vessel or place of lid screws')->sendKeys('tub 2');
         $chrome->button('Begin step 2')->sendKeys(Key::ENTER);
         $chrome->see('in tub 2, until');
         $chrome->button('Sign out')->click();
@@ -84,7 +89,7 @@ final class TreatmentsTest extends TestCase
         $chrome->see('A part to treat');
         $this->choose('case top', 'yellowing', 'ABS', 'vapour brightening');
         $this->through(1);
-        $chrome->field('In which vessel or place')->sendKeys('tub 2');
+        $chrome->field('Vessel or place of case top')->sendKeys('tub 2');
         $chrome->button('Begin step 2')->sendKeys(Key::ENTER);
         $chrome->see('hydrogen peroxide and vinegar (acetic acid)');
         $chrome->see('make peracetic acid');

@@ -58,6 +58,10 @@ final class TreatmentsTest extends TestCase
         self::assertSame('running', $page()->json('treatments.0.steps.4.state'));
         self::assertSame(['bath 1'], $page()->json('vessels'));
         self::assertRefused($this->step($job, $treatment, 6), '/data/step');
+        // What fits now: the look at the bath that is over comes first, then the clips; everything has its time and its job.
+        $plan = $this->getJson('/api/fits-now')->assertOk()->assertJsonPath('proved', true);
+        $clips = collect((array) $plan->json('steps'))->firstWhere('text', 'slot brackets: Supply off, then take the clips off.');
+        self::assertSame([$job->label(), '1 min', 'when it is over: '.self::text($running->json('0.item.text'))], [$clips['job_label'] ?? null, $clips['minutes'] ?? null, $clips['because'] ?? null]);
         $this->done($job, $bath);
         $this->getJson('/api/running')->assertExactJson([]);
         self::assertSame('next', $page()->json('treatments.0.steps.5.state'));

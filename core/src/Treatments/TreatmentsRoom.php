@@ -85,6 +85,7 @@ final readonly class TreatmentsRoom extends Room
                 '{"damage": "yellowing", "part": {"material": "abs", "label_to_keep": true}}',
                 self::choose(...),
             ),
+            'plan' => new Verb('an order of the work around the waiting', self::PLAN_FIELDS, self::PLAN_EXAMPLE, self::plan(...)),
         ];
     }
 
@@ -145,6 +146,23 @@ final readonly class TreatmentsRoom extends Room
     }
 
     /** @return array<string, mixed> */
+    private static function plan(Node $node): array
+    {
+        $it = Plan::read($node)->found();
+
+        return [
+            'tasks' => array_map(static fn (int $i): array => [
+                'name' => $it->tasks[$i]->name, 'start' => $it->start[$i], 'end' => $it->end[$i],
+                'late' => $it->tasks[$i]->due === null ? null : $it->end[$i] - $it->tasks[$i]->due,
+            ], $it->order()),
+            'makespan' => $it->makespan, 'lateness' => $it->lateness, 'proved' => $it->proved,
+            'bound' => ['lateness' => $it->leastLateness, 'makespan' => $it->leastMakespan],
+            'gap' => ['lateness' => $it->lateness === null ? null : $it->lateness - (float) $it->leastLateness, 'makespan' => $it->makespan - $it->leastMakespan],
+            'reasons' => $it->reasons(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
     private static function choose(Node $node): array
     {
         $it = Choose::read($node);
@@ -193,6 +211,16 @@ final readonly class TreatmentsRoom extends Room
         TEXT;
     private const COLOUR_EXAMPLE = <<<'JSON'
         {"before": {"r": 196, "g": 178, "b": 134}, "after": {"r": 212, "g": 206, "b": 190}, "reference": {"r": 214, "g": 209, "b": 196}, "grey": {"r": 128, "g": 126, "b": 120}}
+        JSON;
+    private const PLAN_FIELDS = <<<'TEXT'
+        tasks[]      name, minutes; hands? (true), needs?[] (resources, one of each), after?[] (names), not_before? (0), due?; all in minutes from now; at most 200
+        resources?[] name, capacity? (1); when given, every need must be among them
+        hands?       pairs of hands (1)
+        gives        tasks[] name, start, end, late (null without due), as they begin; makespan, lateness (the largest; null when nothing is due),
+                     proved, bound and gap of both, reasons[]. First the least largest lateness, then the earliest end; nothing is interrupted
+        TEXT;
+    private const PLAN_EXAMPLE = <<<'JSON'
+        {"tasks": [{"name": "hang the brackets", "minutes": 10, "needs": ["bath 1"]}, {"name": "bath", "minutes": 15, "hands": false, "needs": ["bath 1"], "after": ["hang the brackets"]}, {"name": "rinse", "minutes": 8, "after": ["bath"], "due": 40}, {"name": "rail run", "minutes": 15}]}
         JSON;
     private const CHOOSE_FIELDS = <<<'TEXT'
         damage       rust|corroded_contact|yellowing|dirt|grease_old|foam_rot|broken_plastic

@@ -196,6 +196,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/fits-now": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["fitsNow"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/history": {
         parameters: {
             query?: never;
@@ -2647,6 +2663,13 @@ export interface components {
             verdict: string;
             words: string;
         };
+        /** @description What the hands do next, and then, around what runs. */
+        FitsNowCard: {
+            /** @description no order is better */
+            proved: boolean;
+            reasons: string[];
+            steps: components["schemas"]["HandsStepCard"][];
+        };
         /** @description An entry that was searched for. */
         FoundEntry: {
             /** Format: date-time */
@@ -2670,6 +2693,20 @@ export interface components {
             passed_because: string | null;
             why: string[];
             words: string;
+        };
+        /** @description A step of the hands in the plan of the bench. */
+        HandsStepCard: {
+            /** Format: date-time */
+            at: string;
+            /** @description why it is not earlier; null when only other work is before it */
+            because: string | null;
+            job_id: string;
+            job_label: string;
+            /** @description how long, and whether that is assumed */
+            minutes: string;
+            /** @description it may begin at once */
+            now: boolean;
+            text: string;
         };
         /** @description What cured a symptom before, and which parts of a kind fail most. */
         HistoryPage: {
@@ -4636,6 +4673,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EntryKindCard"][];
+                };
+            };
+        };
+    };
+    fitsNow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description an order of the work around the waiting */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitsNowCard"];
                 };
             };
         };

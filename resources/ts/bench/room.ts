@@ -28,6 +28,8 @@ export interface Parts {
     BoardPart?: ComponentType<{ board: string }>;
     /** below what was searched for in all records */
     Searched?: ComponentType;
+    /** below the list of what runs */
+    RunningPart?: ComponentType;
     /** beside the list of what has its time */
     DueAction?: ComponentType;
 }

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
 import { anew, record } from '../../api/outbox';
@@ -52,6 +52,9 @@ function List({ list }: { list: Schemas['RunningCard'][] }) {
                     </li>
                 ))}
             </ol>
+            <Suspense>
+                <Brought part="RunningPart" />
+            </Suspense>
             {problem !== null && (
                 <Notice tone="bad" live>
                     {problem}

@@ -96,7 +96,7 @@ function UnderWay({ page, treatment, may }: { page: TreatmentsPage; treatment: S
                             {may && step.state === 'next' && (
                                 <span className="mt-1 flex flex-wrap items-end gap-3">
                                     <Field
-                                        label="In which vessel or place"
+                                        label={`Vessel or place of ${treatment.part}`}
                                         placeholder="bath 1"
                                         list={list}
                                         value={vessel}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Treatments;
+
+use App\Logbook\Cards;
+use App\Logbook\Entry;
+use App\Logbook\Job;
+use App\Logbook\Row;
+use Ash\Treatments\FitsNow;
+use Ash\Treatments\HandsNow;
+use Ash\Treatments\HandsStep;
+use Ash\Treatments\MeansTable;
+use Ash\Treatments\RunsNow;
+use Ash\Treatments\StepBegun;
+use Ash\Treatments\TreatmentChosen;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\DB;
+use OpenApi\Attributes as OA;
+
+/** What fits now: the hands' work of the open jobs around what runs. */
+final readonly class FitsNowController
+{
+    /** Running things and open jobs that are planned, the nearest and the latest. */
+    private const RUNNING = 12;
+    private const JOBS = 12;
+
+    /** What has its time later than this is no part of today's plan. */
+    private const TODAY_MINUTES = 720;
+
+    #[OA\Get(path: '/fits-now', operationId: 'fitsNow', tags: ['treatments'], responses: [
+        new OA\Response(response: 200, description: 'an order of the work around the waiting', content: new OA\JsonContent(ref: FitsNowCard::class)),
+    ])]
+    public function show(): JsonResponse
+    {
+        $now = now()->utc()->toImmutable();
+        $running = self::running($now);
+        $open = Job::query()->where('state', 'open')->orderByDesc('last_entry_at')->orderByDesc('id')->limit(self::JOBS)->get(['id', 'number', 'sheet']);
+        $next = $labels = [];
+        foreach ($open as $job) {
+            $step = is_array($job->sheet['next'] ?? null) ? $job->sheet['next'] : [];
+            $text = $step['text'] ?? null;
+            $minutes = $step['minutes'] ?? null;
+            $labels[$job->id] = $job->label();
+            is_string($text) && $next[] = new HandsNow($text, $job->id, is_numeric($minutes) ? (float) $minutes : null);
+        }
+        // What a running step calls for is planned with it, not a second time.
+        $called = array_filter(array_map(static fn (RunsNow $it): ?string => $it->then === null ? null : "{$it->then->of} {$it->then->text}", $running));
+        $next = array_values(array_filter($next, static fn (HandsNow $it): bool => !in_array("{$it->of} {$it->text}", $called, true)));
+        $found = FitsNow::of($running, $next);
+        $more = Job::query()->whereIn('id', array_diff(array_map(static fn (HandsStep $it): string => $it->step->of, $found->steps), array_keys($labels)))->get(['id', 'number']);
+        foreach ($more as $job) {
+            $labels[$job->id] = $job->label();
+        }
+
+        return new JsonResponse(new FitsNowCard(array_map(static fn (HandsStep $it): HandsStepCard => new HandsStepCard(
+            Cards::time($now->addSeconds((int) round($it->start * 60))->format('Y-m-d H:i:s.v')),
+            $it->start < 1.0,
+            $it->step->text,
+            $it->step->of,
+            $labels[$it->step->of] ?? '',
+            round($it->minutes).' min'.($it->step->minutes === null ? ', assumed' : ''),
+            $it->because,
+        ), $found->steps), $found->proved, $found->reasons));
+    }
+
+    /** @return list<RunsNow> */
+    private static function running(\DateTimeImmutable $now): array
+    {
+        $rows = DB::table('open_items')->where('open', true)->whereNotNull('due')->where('due', '<', $now->modify('+'.self::TODAY_MINUTES.' minutes')->format('Y-m-d H:i:s'))
+            ->orderBy('due')->limit(self::RUNNING)->get(['id', 'job_id', 'kind', 'text', 'due', 'occupies', 'hands']);
+        $running = [];
+        foreach ($rows as $it) {
+            $row = new Row($it);
+            $left = (strtotime("{$row->string('due')} UTC") - $now->getTimestamp()) / 60;
+            $running[] = new RunsNow($row->string('text'), $left, $row->int('hands') === 1, $row->text('occupies'), self::then($row));
+        }
+
+        return $running;
+    }
+
+    /** What comes after a step of a treatment; for what another room runs, the look itself. */
+    private static function then(Row $row): HandsNow
+    {
+        $begun = Entry::query()->find($row->string('id'))?->as(StepBegun::class);
+        $chosen = $begun === null ? null : Entry::query()->find(strtolower($begun->treatment))?->as(TreatmentChosen::class);
+        $step = $chosen === null ? null : MeansTable::named($chosen->means)->steps[$begun->step] ?? null;
+
+        return $step === null
+            ? new HandsNow("look: {$row->string('text')}", $row->string('job_id'), null)
+            : new HandsNow("{$chosen->part}: {$step->do}", $row->string('job_id'), $step->hands ? $step->minutes : 1.0);
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Treatments;
+
+/** What to do with one's hands while the bench waits: the next steps of the open jobs around what runs, by a plan. */
+final readonly class FitsNow
+{
+    /** Minutes of a step of which nobody has said how long it takes. A choice of ours; it is said beside the step. */
+    public const ASSUMED = 15.0;
+
+    /** What is looked at least has its next look now. */
+    private const LEAST = 1.0;
+
+    /**
+     * @param list<HandsStep> $steps
+     * @param list<string>    $reasons
+     */
+    private function __construct(public array $steps, public bool $proved, public array $reasons)
+    {
+    }
+
+    /**
+     * @param list<RunsNow>  $running
+     * @param list<HandsNow> $next    of the open jobs, each independent of the others
+     */
+    public static function of(array $running, array $next): self
+    {
+        $tasks = [];
+        $follows = [];
+        foreach ($running as $i => $it) {
+            $tasks[] = new PlanTask("runs {$i}", max(self::LEAST, $it->left), $it->hands, $it->occupies === null ? [] : [$it->occupies]);
+            if ($it->then !== null) {
+                $follows["then {$i}"] = [$it->then, $it->text];
+                $tasks[] = new PlanTask("then {$i}", $it->then->minutes ?? self::ASSUMED, true, $it->occupies === null ? [] : [$it->occupies], ["runs {$i}"]);
+            }
+        }
+        foreach ($next as $i => $it) {
+            $follows["next {$i}"] = [$it, null];
+            $tasks[] = new PlanTask("next {$i}", $it->minutes ?? self::ASSUMED);
+        }
+        if ($tasks === []) {
+            return new self([], true, []);
+        }
+        $tasks = array_slice($tasks, 0, Plan::TASKS);
+        $found = (Plan::of($tasks, [], 1) ?? throw new \LogicException('nothing waits for itself'))->found();
+        $steps = [];
+        foreach ($found->order() as $i) {
+            $follow = $follows[$tasks[$i]->name] ?? null;
+            $follow === null || $steps[] = new HandsStep($follow[0], $found->start[$i], $tasks[$i]->minutes, $follow[1] === null ? null : "when it is over: {$follow[1]}");
+        }
+
+        return new self($steps, $found->proved, $found->reasons());
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ash\Treatments;
+
+/** Something that somebody could do now. */
+final readonly class HandsNow
+{
+    /** @param ?float $minutes null: nobody has said */
+    public function __construct(public string $text, public string $of, public ?float $minutes)
+    {
+    }
+}
