@@ -84,7 +84,7 @@ final readonly class FitsNowController
     private static function then(Row $row): HandsNow
     {
         $begun = Entry::query()->find($row->string('id'))?->as(StepBegun::class);
-        $chosen = $begun === null ? null : Entry::query()->find(strtolower($begun->treatment))?->as(TreatmentChosen::class);
+        $chosen = $begun === null ? null : Entry::query()->find($begun->treatment)?->as(TreatmentChosen::class);
         $step = $chosen === null ? null : MeansTable::named($chosen->means)->steps[$begun->step] ?? null;
 
         return $step === null
