@@ -7,8 +7,11 @@ namespace App\Treatments;
 use App\Bench\ChoiceCard;
 use App\Logbook\Cards;
 use App\Logbook\Job;
+use App\Logbook\StandingOfJob;
 use Ash\Document\Node;
+use Ash\Treatments\Brightening;
 use Ash\Treatments\Choose;
+use Ash\Treatments\ColourRead;
 use Ash\Treatments\Damage;
 use Ash\Treatments\Material;
 use Ash\Treatments\Means;
@@ -42,6 +45,7 @@ final readonly class TreatmentsController
             array_map(static fn (PartFlag $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), PartFlag::cases()),
             array_map(self::treatment(...), Treated::of($job)),
             array_values(array_filter($vessels->all(), is_string(...))),
+            self::colours($job),
         ));
     }
 
@@ -60,6 +64,27 @@ final readonly class TreatmentsController
         $found = Choose::of($query->at('damage')->enum(Damage::class), $query->at('material')->enum(Material::class), $flags, null);
 
         return new JsonResponse(new ChoicesPage(array_map(static fn (array $it): MeansCard => self::means(...$it), $found->choices)));
+    }
+
+    /** @return list<PartColours> */
+    private static function colours(Job $job): array
+    {
+        $parts = $read = [];
+        foreach (StandingOfJob::here()->of($job->id, ColourRead::KIND) as $entry) {
+            $it = $entry->as(ColourRead::class);
+            if ($it !== null) {
+                $parts[$it->part][] = new ColourPoint(
+                    $entry->id, Cards::time($entry->at->utc()->format('Y-m-d H:i:s.v')), $it->hours, $it->delta(), number_format($it->delta(), 1), $it->sentence(''), $it->reasons,
+                );
+                $it->hours === null || $read[$it->part][] = [$it->hours, $it->delta()];
+            }
+        }
+
+        return array_map(
+            static fn (string|int $part, array $points): PartColours => new PartColours((string) $part, $points, Brightening::of($read[$part] ?? [])->says),
+            array_keys($parts),
+            $parts,
+        );
     }
 
     /** @param list<string> $reasons */

@@ -17,6 +17,7 @@ final readonly class TreatmentsPage
      * @param list<ChoiceCard>    $flags
      * @param list<TreatmentCard> $treatments
      * @param list<string>        $vessels
+     * @param list<PartColours>   $colours
      */
     public function __construct(
         #[OA\Property]
@@ -37,6 +38,8 @@ final readonly class TreatmentsPage
         public array $treatments,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $vessels,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: PartColours::class))]
+        public array $colours,
     ) {
     }
 }

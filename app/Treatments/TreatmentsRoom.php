@@ -14,6 +14,7 @@ use Ash\Document\Shape;
 use Ash\Facts\Facts;
 use Ash\Logbook\EntryData;
 use Ash\Logbook\Profile;
+use Ash\Treatments\ColourRead;
 use Ash\Treatments\StepBegun;
 use Ash\Treatments\StepDone;
 use Ash\Treatments\TreatmentChosen;
@@ -40,6 +41,9 @@ final class TreatmentsRoom extends Room
     {
         if ($data instanceof StepBegun) {
             return Bench::begun($data, $at);
+        }
+        if ($data instanceof ColourRead) {
+            return PictureColours::read($data, $at->job);
         }
         if ($data instanceof StepDone) {
             $begun = OpenItem::query()->where('kind', Core::RUNS)->where('job_id', $at->job->id)->where('open', true)->find(strtolower($data->begun));

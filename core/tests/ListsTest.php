@@ -48,7 +48,7 @@ final class ListsTest extends TestCase
             'isolation' => 'test_done cause_found condition_counted swap_run',
             'memory' => 'memory swap soak date_codes',
             'rails' => 'reading',
-            'treatments' => 'treatment treatment_step treatment_done',
+            'treatments' => 'treatment treatment_step colour treatment_done',
         ];
         $of = [];
         foreach (Rooms::hall()->kinds->all as $kind) {

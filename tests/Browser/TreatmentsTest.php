@@ -66,7 +66,7 @@ final class TreatmentsTest extends TestCase
         $chrome->see('Load');
         $chrome->go('/running');
         $chrome->button('Done')->sendKeys(Key::ENTER);
-        $chrome->seeNot('slot brackets');
+        $chrome->seeNot('Let it run');
         $chrome->go("/jobs/{$job}/treatments");
         $chrome->see('Begin step 6');
     }
@@ -94,5 +94,36 @@ final class TreatmentsTest extends TestCase
         $chrome->see('hydrogen peroxide and vinegar (acetic acid)');
         $chrome->see('make peracetic acid');
         $chrome->see('Tomas Wray');
+    }
+
+    public function test_colours_are_read_with_the_keyboard(): void
+    {
+        $chrome = $this->chrome;
+        $image = imagecreatetruecolor(900, 300) ?: throw new \RuntimeException('no picture');
+        foreach ([[196, 178, 134], [214, 209, 196], [128, 126, 120]] as $i => $rgb) {
+            imagefilledrectangle($image, 300 * $i, 0, 300 * $i + 299, 299, (int) imagecolorallocate($image, ...$rgb));
+        }
+        $file = (string) tempnam(sys_get_temp_dir(), 'lid').'.jpg';
+        imagejpeg($image, $file, 95);
+        $this->signInAs('tomas');
+        $job = $this->job('Dome overshoots by a window');
+        $chrome->go("/jobs/{$job}");
+        $chrome->see('Leading words');
+        $chrome->field('Caption of the next photo')->sendKeys('lid beside its hidden side');
+        $chrome->find('[aria-label="Photo file"]')->sendKeys($file);
+        $chrome->see('lid beside its hidden side');
+        $chrome->go("/jobs/{$job}/treatments");
+        $chrome->field('Photo with part, reference patch and grey card')->sendKeys('lid beside');
+        $chrome->field('The part, by name')->sendKeys('lid');
+        $photo = $chrome->find('[role="application"]');
+        // From the middle, which is the reference: left to the part, back to the middle, right to the card.
+        $photo->sendKeys(str_repeat(Key::ARROW_LEFT, 30).Key::ENTER);
+        $photo->sendKeys(str_repeat(Key::ARROW_RIGHT, 30).Key::ENTER);
+        $photo->sendKeys(str_repeat(Key::ARROW_RIGHT, 30).Key::ENTER);
+        $this->axe('the colours of a photo');
+        $chrome->button('Read the colours')->sendKeys(Key::ENTER);
+        $chrome->see('from the reference, yellowness');
+        $chrome->see('A camera is no colorimeter');
+        $chrome->see('two readings some hours apart say when it may match');
     }
 }

@@ -6,6 +6,7 @@ namespace Tests\Http;
 
 use App\Logbook\Job;
 use App\People\Role;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 
 /** Parts under treatment, what runs on the bench, and what must never meet, across jobs and people. */
@@ -118,5 +119,51 @@ final class TreatmentsTest extends TestCase
         self::assertRefused($this->getJson('/api/treatments/choices?damage=rust&material=steel&flags=tired'), '/flags');
         $job = $this->job();
         self::assertRefused($this->said($job, 'treatment', ['part' => 'lid', 'damage' => 'rust', 'material' => 'aluminium', 'means' => 'electrolysis']), '/data/means');
+    }
+
+    /** A picture with a yellowed part, a clean patch and a grey card, and one of its places too bright to be read. */
+    private function picture(Job $job): string
+    {
+        $image = imagecreatetruecolor(1000, 500) ?: self::fail('no picture');
+        foreach ([[196, 178, 134], [214, 209, 196], [128, 126, 120], [255, 255, 255]] as $i => $rgb) {
+            imagefilledrectangle($image, 250 * $i, 0, 250 * $i + 249, 499, (int) imagecolorallocate($image, ...$rgb));
+        }
+        ob_start();
+        imagejpeg($image, null, 95);
+        $id = self::ulid();
+        $this->as(Role::Technician)->post("/api/jobs/{$job->id}/photos", [
+            'id' => $id, 'entry' => self::ulid(), 'at' => '2026-03-01T11:00:00Z', 'caption' => 'the lid',
+            'file' => UploadedFile::fake()->createWithContent('lid.jpg', (string) ob_get_clean()),
+        ], ['Accept' => 'application/json'])->assertCreated();
+
+        return $id;
+    }
+
+    public function test_colours_are_read_from_the_stored_picture(): void
+    {
+        $job = $this->job();
+        $photo = $this->picture($job);
+        $spot = static fn (float $x): array => ['x' => $x, 'y' => 0.5];
+        $data = ['photo' => $photo, 'part' => 'lid', 'places' => [$spot(0.125)], 'reference' => $spot(0.375), 'grey' => $spot(0.625), 'radius' => 0.03, 'hours' => 0];
+        $read = $this->said($job, 'colour', $data)->assertCreated();
+        // `bin/ash treatments colour` of the same figures, within what JPEG keeps.
+        $compared = json_decode((new \Ash\Treatments\TreatmentsRoom())->verbs()['colour']->answer(
+            '{"before": {"r": 196, "g": 178, "b": 134}, "reference": {"r": 214, "g": 209, "b": 196}, "grey": {"r": 128, "g": 126, "b": 120}}',
+        ), true);
+        self::assertIsArray($compared);
+        self::assertEqualsWithDelta($compared['delta_before'], $this->getJson("/api/jobs/{$job->id}/treatments")->json('colours.0.readings.0.delta'), 0.3);
+        self::assertStringStartsWith('lid: ', self::text($read->json('entry.says')));
+        self::assertSame('two readings some hours apart say when it may match', $this->getJson("/api/jobs/{$job->id}/treatments")->json('colours.0.says'));
+        // The bright place is clipped; so is a card there; a photo of another job is none here.
+        $clipped = $this->said($job, 'colour', ['grey' => $spot(0.875)] + $data);
+        self::assertRefused($clipped, '/data/grey');
+        self::assertStringContainsString('Take the picture again', self::text($clipped->json('errors.0.detail')));
+        self::assertRefused($this->said($job, 'colour', ['places' => [$spot(0.125), $spot(0.875)]] + $data), '/data/places/1');
+        self::assertRefused($this->said($job, 'colour', ['places' => []] + $data), '/data/places');
+        self::assertRefused($this->said($job, 'colour', ['photo' => self::ulid()] + $data), '/data/photo');
+        self::assertRefused($this->said($job, 'colour', ['radius' => 0.5] + $data), '/data/radius');
+        self::assertRefused($this->said($job, 'colour', ['reference' => $spot(1.5)] + $data), '/data/reference/x');
+        $other = $this->job('curlew-16', 'cpu');
+        self::assertRefused($this->said($other, 'colour', $data), '/data/photo');
     }
 }

@@ -36,6 +36,7 @@ final readonly class TreatmentsRoom extends Room
         return [
             new EntryKind(TreatmentChosen::KIND, 'treatment', TreatmentChosen::class, attack: 'treatments', stage: Stage::Repair),
             new EntryKind(StepBegun::KIND, 'treatment step', StepBegun::class, attack: 'treatments', stage: Stage::Repair),
+            new EntryKind(ColourRead::KIND, 'colour', ColourRead::class, attack: 'treatments', stage: Stage::Repair),
             new EntryKind(StepDone::KIND, 'step done', StepDone::class, attack: 'treatments', stage: Stage::Repair),
         ];
     }

@@ -1896,6 +1896,18 @@ export interface components {
             /** @description what it found; null when it is well or not made yet */
             wrong: string | null;
         };
+        /** @description A reading of colours. */
+        ColourPoint: {
+            at: string;
+            /** Format: float */
+            delta: number;
+            delta_words: string;
+            entry: string;
+            /** Format: float */
+            hours: number | null;
+            reasons: string[];
+            says: string;
+        };
         /** @description A bit in two runs. */
         ComparedRow: {
             bank: string;
@@ -2112,6 +2124,26 @@ export interface components {
             /** @enum {string} */
             check: "shorts" | "polarity" | "jumpers" | "seats" | "fixings";
             wrong?: string;
+        };
+        /** @description of an entry "colour", as it is handed in */
+        DataColour: {
+            grey: {
+                x: number;
+                y: number;
+            };
+            hours?: number;
+            part: string;
+            /** @description ULID */
+            photo: string;
+            places: {
+                x: number;
+                y: number;
+            }[];
+            radius: number;
+            reference: {
+                x: number;
+                y: number;
+            };
         };
         /** @description of an entry "failures counted", as it is handed in */
         DataConditionCounted: {
@@ -2451,11 +2483,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"] | components["schemas"]["DataTreatment"] | components["schemas"]["DataTreatmentStep"] | components["schemas"]["DataTreatmentDone"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"] | components["schemas"]["DataTreatment"] | components["schemas"]["DataTreatmentStep"] | components["schemas"]["DataColour"] | components["schemas"]["DataTreatmentDone"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run" | "treatment" | "treatment_step" | "treatment_done";
+            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run" | "treatment" | "treatment_step" | "colour" | "treatment_done";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -2500,6 +2532,7 @@ export interface components {
             clock_kind: components["schemas"]["DataClockKind"];
             clock_read: components["schemas"]["DataClockRead"];
             cold_check: components["schemas"]["DataColdCheck"];
+            colour: components["schemas"]["DataColour"];
             condition_counted: components["schemas"]["DataConditionCounted"];
             continuity: components["schemas"]["DataContinuity"];
             date_codes: components["schemas"]["DataDateCodes"];
@@ -3348,6 +3381,12 @@ export interface components {
              */
             state: "waiting" | "making" | "there" | "failed" | null;
             total: number;
+        };
+        /** @description How the colour of a part has come on. */
+        PartColours: {
+            part: string;
+            readings: components["schemas"]["ColourPoint"][];
+            says: string;
         };
         /** @description Where along a rail the voltage is lost. */
         PathCard: {
@@ -4298,6 +4337,7 @@ export interface components {
         };
         /** @description The treatments of a job. */
         TreatmentsPage: {
+            colours: components["schemas"]["PartColours"][];
             damages: components["schemas"]["ChoiceCard"][];
             flags: components["schemas"]["ChoiceCard"][];
             job_id: string;

@@ -11,6 +11,7 @@ import { choices, Select } from '../../ui/select';
 import { useMayRecord } from '../../ui/session';
 import { clock } from '../../ui/when';
 import { Bath } from './bath';
+import { Colour } from './colour';
 
 type TreatmentsPage = Schemas['TreatmentsPage'];
 type Damage = Schemas['DataTreatment']['damage'];
@@ -53,6 +54,7 @@ function Sheet({ page }: { page: TreatmentsPage }) {
                 <UnderWay key={it.id} page={page} treatment={it} may={may} />
             ))}
             {may && <Another page={page} />}
+            <Colour page={page} may={may} />
         </Page>
     );
 }
