@@ -9,12 +9,21 @@ use App\Logbook\Taking;
 use Ash\Document\InvalidDocument;
 use Ash\Facts\Substance;
 use Ash\Treatments\Meeting;
+use Ash\Treatments\RunsAlone;
 use Ash\Treatments\StepBegun;
 use Illuminate\Support\Facades\DB;
 
 /** Everything that stands about on the bench, of all jobs and people: what a step that begins would meet. */
 final readonly class Bench
 {
+    public static function alone(RunsAlone $data, Taking $at): RunsAlone
+    {
+        $taken = array_map(static fn (array $it): string => $it[0], $data->occupies === null ? [] : self::in($data->occupies));
+        $taken === [] || throw InvalidDocument::at('/data/occupies', "{$data->occupies} is taken: ".implode('; ', $taken));
+
+        return $data->from($at->draft->at);
+    }
+
     public static function begun(StepBegun $data, Taking $at): StepBegun
     {
         $treated = null;

@@ -22,6 +22,12 @@ final readonly class TreatmentCard
         public string $words,
         #[OA\Property(type: 'array', items: new OA\Items(ref: TreatmentStepCard::class))]
         public array $steps,
+        #[OA\Property(description: 'minutes that somebody is there')]
+        public int $hands,
+        #[OA\Property(description: 'minutes that it runs alone')]
+        public int $waiting,
+        #[OA\Property(description: 'a current runs through a bath')]
+        public bool $bath,
     ) {
     }
 }

@@ -13,8 +13,10 @@ use Ash\Treatments\Brightening;
 use Ash\Treatments\Choose;
 use Ash\Treatments\ColourRead;
 use Ash\Treatments\Damage;
+use Ash\Treatments\Dilutable;
 use Ash\Treatments\Material;
 use Ash\Treatments\Means;
+use Ash\Treatments\MeansTable;
 use Ash\Treatments\MeansVerdict;
 use Ash\Treatments\PartFlag;
 use Ash\Treatments\StepBegun;
@@ -46,6 +48,7 @@ final readonly class TreatmentsController
             array_map(self::treatment(...), Treated::of($job)),
             array_values(array_filter($vessels->all(), is_string(...))),
             self::colours($job),
+            array_map(static fn (Dilutable $it): ChoiceCard => new ChoiceCard($it->value, strtr($it->value, '_', ' ')), Dilutable::cases()),
         ));
     }
 
@@ -110,7 +113,9 @@ final readonly class TreatmentsController
             }, $it);
         }
 
-        return new TreatmentCard($it->id, $it->chosen->part, $it->chosen->sentence(''), $steps);
+        $minutes = static fn (bool $hands): int => (int) round(array_sum(array_map(static fn (TreatmentStep $one): float => $one->hands === $hands ? $one->minutes : 0.0, $it->steps())));
+
+        return new TreatmentCard($it->id, $it->chosen->part, $it->chosen->sentence(''), $steps, $minutes(true), $minutes(false), $it->chosen->means === MeansTable::WITH_CURRENT);
     }
 
     private static function step(TreatmentStep $step, int $n, string $state, ?Treated $of): TreatmentStepCard

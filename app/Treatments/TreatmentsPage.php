@@ -18,6 +18,7 @@ final readonly class TreatmentsPage
      * @param list<TreatmentCard> $treatments
      * @param list<string>        $vessels
      * @param list<PartColours>   $colours
+     * @param list<ChoiceCard>    $dilutable
      */
     public function __construct(
         #[OA\Property]
@@ -40,6 +41,8 @@ final readonly class TreatmentsPage
         public array $vessels,
         #[OA\Property(type: 'array', items: new OA\Items(ref: PartColours::class))]
         public array $colours,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class))]
+        public array $dilutable,
     ) {
     }
 }

@@ -12,9 +12,11 @@ use App\Logbook\Taking;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Shape;
 use Ash\Facts\Facts;
+use Ash\Facts\Substance;
 use Ash\Logbook\EntryData;
 use Ash\Logbook\Profile;
 use Ash\Treatments\ColourRead;
+use Ash\Treatments\RunsAlone;
 use Ash\Treatments\StepBegun;
 use Ash\Treatments\StepDone;
 use Ash\Treatments\TreatmentChosen;
@@ -42,6 +44,9 @@ final class TreatmentsRoom extends Room
         if ($data instanceof StepBegun) {
             return Bench::begun($data, $at);
         }
+        if ($data instanceof RunsAlone) {
+            return Bench::alone($data, $at);
+        }
         if ($data instanceof ColourRead) {
             return PictureColours::read($data, $at->job);
         }
@@ -58,13 +63,22 @@ final class TreatmentsRoom extends Room
     {
         $data = $entry->data;
         if ($data instanceof StepBegun) {
-            OpenItem::begin($entry, Core::RUNS, mb_substr("{$data->part}: {$data->do}", 0, 300), due: $data->dueAt, occupies: $data->vessel, hands: $data->hands ?? false);
-            DB::table('treatment_steps')->insertOrIgnore([
-                'id' => $entry->id, 'job_id' => $job->id, 'vessel' => $data->vessel, 'part' => (string) $data->part, 'author' => $entry->author,
-                'substances' => json_encode(array_column($data->substances, 'value'), JSON_THROW_ON_ERROR),
-            ]);
+            self::runs($entry, mb_substr("{$data->part}: {$data->do}", 0, 300), (string) $data->part, $data->dueAt, $data->vessel, $data->hands ?? false, $data->substances);
+        }
+        if ($data instanceof RunsAlone) {
+            self::runs($entry, $data->what, mb_substr($data->what, 0, 120), $data->dueAt, $data->occupies, false, []);
         }
         $data instanceof StepDone && OpenItem::end(strtolower($data->begun), $entry);
+    }
+
+    /** @param list<Substance> $substances */
+    private static function runs(Entry $entry, string $words, string $part, ?\DateTimeImmutable $due, ?string $vessel, bool $hands, array $substances): void
+    {
+        OpenItem::begin($entry, Core::RUNS, $words, due: $due, occupies: $vessel, hands: $hands);
+        DB::table('treatment_steps')->insertOrIgnore([
+            'id' => $entry->id, 'job_id' => $entry->job_id, 'vessel' => $vessel, 'part' => $part, 'author' => $entry->author,
+            'substances' => json_encode(array_column($substances, 'value'), JSON_THROW_ON_ERROR),
+        ]);
     }
 
     public function withdraw(Entry $entry, Entry $by, Job $job): void

@@ -97,6 +97,12 @@ final class TreatmentsTest extends TestCase
         self::assertRefused($taken, '/data/vessel');
         self::assertStringStartsWith('tub 2 is taken: slot brackets of', self::text($taken->json('errors.0.detail')));
         $this->step($two, $cover, 2, ['vessel' => 'box'])->assertCreated();
+        // What runs by itself is said in a line, takes its place up, and is ended the same way.
+        $this->line($two, 'runs 24 h drying of the board in oven');
+        self::assertRefused($this->said($two, 'runs', ['what' => 'glue', 'minutes' => 30, 'occupies' => 'oven']), '/data/occupies');
+        $oven = collect((array) $this->getJson('/api/running')->json())->firstWhere('occupies', 'oven');
+        self::assertSame(['drying of the board', 'treatment_done'], [$oven['item']['text'] ?? null, $oven['item']['ends']['kind'] ?? null]);
+        $this->add($two, ['kind' => 'treatment_done', 'data' => ['begun' => $oven['item']['id'] ?? '']])->assertCreated();
         // On the same part without a rinse between: vinegar, then peroxide.
         $this->done($one, $soak);
         $bright = $this->said($one, 'treatment', ['part' => 'slot brackets', 'damage' => 'dirt', 'material' => 'steel', 'means' => 'alcohol_swab'])->assertCreated()->json('entry.id');

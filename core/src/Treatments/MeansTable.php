@@ -13,6 +13,8 @@ use Ash\Treatments\TreatmentStep as Step;
 /** The means there are, in the order of the handbook's table; common practice, no source. */
 final readonly class MeansTable
 {
+    /** The means for which Electrolysis has the sums. */
+    public const WITH_CURRENT = 'electrolysis';
     private const AIR = 'gloves, eye cover, fresh air';
     private const FIRE = 'flammable: no flame, no spark, fresh air, gloves';
 

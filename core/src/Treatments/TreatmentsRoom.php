@@ -12,6 +12,7 @@ use Ash\Facts\OpenThing;
 use Ash\Facts\Substance;
 use Ash\Logbook\EntryKind;
 use Ash\Logbook\Findings;
+use Ash\Logbook\LeadingWord;
 use Ash\Logbook\OpenKind;
 use Ash\Logbook\Room;
 use Ash\Logbook\Running;
@@ -36,9 +37,15 @@ final readonly class TreatmentsRoom extends Room
         return [
             new EntryKind(TreatmentChosen::KIND, 'treatment', TreatmentChosen::class, attack: 'treatments', stage: Stage::Repair),
             new EntryKind(StepBegun::KIND, 'treatment step', StepBegun::class, attack: 'treatments', stage: Stage::Repair),
+            new EntryKind(RunsAlone::KIND, 'runs', RunsAlone::class),
             new EntryKind(ColourRead::KIND, 'colour', ColourRead::class, attack: 'treatments', stage: Stage::Repair),
             new EntryKind(StepDone::KIND, 'step done', StepDone::class, attack: 'treatments', stage: Stage::Repair),
         ];
+    }
+
+    public function lines(): array
+    {
+        return [new LeadingWord(['runs'], RunsAlone::said(...), ['runs' => RunsAlone::LINE])];
     }
 
     public function openKinds(): array

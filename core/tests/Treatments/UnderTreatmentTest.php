@@ -15,6 +15,7 @@ use Ash\Treatments\Material;
 use Ash\Treatments\MeansTable;
 use Ash\Treatments\Meeting;
 use Ash\Treatments\PartFlag;
+use Ash\Treatments\RunsAlone;
 use Ash\Treatments\StepBegun;
 use Ash\Treatments\TreatmentChosen;
 use Ash\Treatments\TreatmentStep;
@@ -149,5 +150,23 @@ final class UnderTreatmentTest extends TestCase
         $due = new \DateTimeImmutable('2026-11-28T14:20:00Z');
         $known = new Facts(UnderTreatment::of(self::brackets(), [], []), UnderTreatment::of(self::brackets('brush_oil'), [1], []), new OpenThing('step', 'brackets', $due, due: $due));
         self::assertCount(2, $known->all(UnderTreatment::class));
+    }
+
+    public function test_what_runs_alone_is_said_in_a_line(): void
+    {
+        foreach ([
+            'runs 24 h drying of the board in oven' => ['drying of the board', 1440.0, 'oven', 'Runs: drying of the board, 24 h, in oven'],
+            'runs 90 min: glue on the lid' => ['glue on the lid', 90.0, null, 'Runs: glue on the lid, 1.5 h'],
+            'runs 1,5 h memory soak' => ['memory soak', 90.0, null, 'Runs: memory soak, 1.5 h'], 'runs 2 d charging, cells in drawer 3' => ['charging, cells', 2880.0, 'drawer 3', 'Runs: charging, cells, 48 h, in drawer 3'],
+            'runs 5 min rinse' => ['rinse', 5.0, null, 'Runs: rinse, 5 min'],
+        ] as $line => [$what, $minutes, $occupies, $says]) {
+            $said = RunsAlone::said(substr($line, 5), $line);
+            self::assertSame('runs', $said->kind);
+            $read = Shape::of(RunsAlone::class)->read(Node::of((object) (array) $said->data));
+            self::assertEquals(new RunsAlone($what, $minutes, $occupies), $read, $line);
+            self::assertSame($says, $read->sentence(''));
+        }
+        self::assertSame('observation', RunsAlone::said('now without a fault', 'runs now without a fault')->kind);
+        self::assertSame('2026-11-28T01:30:00+00:00', (new RunsAlone('glue', 90))->from(new \DateTimeImmutable('2026-11-28T00:00:00Z'))->dueAt?->format('c'));
     }
 }

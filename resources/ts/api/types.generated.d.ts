@@ -2321,6 +2321,12 @@ export interface components {
             /** @enum {string} */
             polarity?: "plus" | "minus";
         };
+        /** @description of an entry "runs", as it is handed in */
+        DataRuns: {
+            minutes: number;
+            occupies?: string;
+            what: string;
+        };
         /** @description of an entry "soak", as it is handed in */
         DataSoak: {
             condition?: {
@@ -2483,11 +2489,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"] | components["schemas"]["DataTreatment"] | components["schemas"]["DataTreatmentStep"] | components["schemas"]["DataColour"] | components["schemas"]["DataTreatmentDone"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"] | components["schemas"]["DataTreatment"] | components["schemas"]["DataTreatmentStep"] | components["schemas"]["DataRuns"] | components["schemas"]["DataColour"] | components["schemas"]["DataTreatmentDone"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run" | "treatment" | "treatment_step" | "colour" | "treatment_done";
+            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run" | "treatment" | "treatment_step" | "runs" | "colour" | "treatment_done";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -2555,6 +2561,7 @@ export interface components {
             rebuilt: components["schemas"]["DataRebuilt"];
             reopened: components["schemas"]["DataReopened"];
             rework: components["schemas"]["DataRework"];
+            runs: components["schemas"]["DataRuns"];
             soak: components["schemas"]["DataSoak"];
             stage: components["schemas"]["DataStage"];
             strip: components["schemas"]["DataStrip"];
@@ -4330,15 +4337,22 @@ export interface components {
         };
         /** @description A part under treatment. */
         TreatmentCard: {
+            /** @description a current runs through a bath */
+            bath: boolean;
+            /** @description minutes that somebody is there */
+            hands: number;
             id: string;
             part: string;
             steps: components["schemas"]["TreatmentStepCard"][];
+            /** @description minutes that it runs alone */
+            waiting: number;
             words: string;
         };
         /** @description The treatments of a job. */
         TreatmentsPage: {
             colours: components["schemas"]["PartColours"][];
             damages: components["schemas"]["ChoiceCard"][];
+            dilutable: components["schemas"]["ChoiceCard"][];
             flags: components["schemas"]["ChoiceCard"][];
             job_id: string;
             job_label: string;

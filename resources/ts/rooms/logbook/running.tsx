@@ -1,9 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { Suspense, useState } from 'react';
+import { Suspense, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
 import { anew, record } from '../../api/outbox';
 import { Brought } from '../../bench/house';
+import { sound } from '../../bench/tones';
+import { TonesSwitch } from '../../bench/tones-switch';
 import { Button, Notice } from '../../ui/controls';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
@@ -20,6 +22,13 @@ export function Running() {
 
 function List({ list }: { list: Schemas['RunningCard'][] }) {
     const may = useMayRecord();
+    const over = list.filter((it) => it.item.is_due).length;
+    const heard = useRef(over);
+    // One tone when something more has its time, if tones are on.
+    useEffect(() => {
+        if (over !== heard.current) sound('out_close');
+        heard.current = over;
+    }, [over]);
     const [problem, setProblem] = useState<string | null>(null);
     const end = async ({ item }: Schemas['RunningCard']) => {
         if (item.ends === null) return;
@@ -27,7 +36,14 @@ function List({ list }: { list: Schemas['RunningCard'][] }) {
         setProblem(sent.state === 'refused' ? sent.refusal.message : null);
     };
     return (
-        <Page title="Running" aside={<Brought part="DueAction" />}>
+        <Page
+            title="Running"
+            aside={
+                <>
+                    <TonesSwitch /> <Brought part="DueAction" />
+                </>
+            }
+        >
             {list.length === 0 && (
                 <p className="text-soft">
                     Nothing runs. Steps of treatments, clock tests and re-checks stand here from their beginning, the next look first.

@@ -10,7 +10,7 @@ import { Loaded, Page } from '../../ui/page';
 import { choices, Select } from '../../ui/select';
 import { useMayRecord } from '../../ui/session';
 import { clock } from '../../ui/when';
-import { Bath } from './bath';
+import { Bath, Dilute } from './bath';
 import { Colour } from './colour';
 
 type TreatmentsPage = Schemas['TreatmentsPage'];
@@ -54,6 +54,7 @@ function Sheet({ page }: { page: TreatmentsPage }) {
                 <UnderWay key={it.id} page={page} treatment={it} may={may} />
             ))}
             {may && <Another page={page} />}
+            <Dilute substances={choices(page.dilutable)} />
             <Colour page={page} may={may} />
         </Page>
     );
@@ -132,7 +133,10 @@ function UnderWay({ page, treatment, may }: { page: TreatmentsPage; treatment: S
                     {sent.refusal.message}
                 </Notice>
             )}
-            {treatment.words.includes('electrolysis') && <Bath />}
+            <p className="mt-2 text-sm text-soft">
+                By hand {treatment.hands} min, waiting {treatment.waiting} min, as the plan has it.
+            </p>
+            {treatment.bath && <Bath />}
         </Part>
     );
 }
