@@ -40,6 +40,7 @@ final class RoomsTest extends TestCase
         'Batteries' => self::BELOW,
         'Corrosion' => ['Instruments', 'Batteries', ...self::BELOW],
         'Isolation' => self::BELOW,
+        'Treatments' => self::BELOW,
         'Memory' => ['Instruments', ...self::BELOW],
         'Shelf' => self::BELOW,
         // What may be fitted lies on the shelf.

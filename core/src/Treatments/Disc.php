@@ -23,9 +23,7 @@ final readonly class Disc
     /** @param non-empty-list<array{int, int, int}> $pixels */
     public static function of(array $pixels): self
     {
-        /** @var list<float> $light of each channel value */
-        static $light = [];
-        $light === [] && $light = array_map(static fn (int $it): float => Colour::toLinear($it), range(0, 255));
+        $light = array_map(static fn (int $it): float => Colour::toLinear($it), range(0, 255));
         $sum = [0.0, 0.0, 0.0];
         $clipped = 0;
         foreach ($pixels as $pixel) {
