@@ -10,6 +10,9 @@ final readonly class FitsNow
     /** Minutes of a step of which nobody has said how long it takes. A choice of ours; it is said beside the step. */
     public const ASSUMED = 15.0;
 
+    /** What has its time may wait so many minutes for hands that are at work. A choice of ours. */
+    private const GRACE = 5.0;
+
     /** What is looked at least has its next look now. */
     private const LEAST = 1.0;
 
@@ -33,7 +36,11 @@ final readonly class FitsNow
             $tasks[] = new PlanTask("runs {$i}", max(self::LEAST, $it->left), $it->hands, $it->occupies === null ? [] : [$it->occupies]);
             if ($it->then !== null) {
                 $follows["then {$i}"] = [$it->then, $it->text];
-                $tasks[] = new PlanTask("then {$i}", $it->then->minutes ?? self::ASSUMED, true, $it->occupies === null ? [] : [$it->occupies], ["runs {$i}"]);
+                $minutes = $it->then->minutes ?? self::ASSUMED;
+                $tasks[] = new PlanTask(
+                    "then {$i}", $minutes, true, $it->occupies === null ? [] : [$it->occupies], ["runs {$i}"],
+                    due: max(self::LEAST, $it->left) + $minutes + self::GRACE,
+                );
             }
         }
         foreach ($next as $i => $it) {
@@ -51,6 +58,6 @@ final readonly class FitsNow
             $follow === null || $steps[] = new HandsStep($follow[0], $found->start[$i], $tasks[$i]->minutes, $follow[1] === null ? null : "when it is over: {$follow[1]}");
         }
 
-        return new self($steps, $found->proved, $found->reasons());
+        return new self($steps, $found->proved, [$found->reasons()[0]]);
     }
 }

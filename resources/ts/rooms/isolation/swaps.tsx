@@ -191,7 +191,14 @@ function TryOne({ page, condition }: { page: FindPage; condition: string }) {
                     setChosen([...fitted.filter((id) => pieces.find((it) => it.id === id)?.role !== piece.role), piece.id]);
                 }}
             />
-            <Field label="Beeps, as heard" placeholder="1 long 2 short" value={beeps} onChange={(event) => setBeeps(event.target.value)} />
+            <div className="max-w-md">
+                <Field
+                    label="Beeps, as heard"
+                    placeholder="1 long 2 short"
+                    value={beeps}
+                    onChange={(event) => setBeeps(event.target.value)}
+                />
+            </div>
             <p className="flex flex-wrap gap-2">
                 <Button look="main" disabled={fitted.length === 0} onClick={() => take('works')}>
                     It works <kbd>w</kbd>
@@ -234,9 +241,8 @@ function AddPart({ onAdd }: { onAdd: (piece: Piece) => void }) {
         >
             <Field
                 label="A part"
-                placeholder="spare 2"
+                placeholder="spare 2, or a board's serial"
                 list={list}
-                hint="or the serial of a board in the record"
                 value={id}
                 onChange={(event) => setId(event.target.value)}
             />
