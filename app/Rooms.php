@@ -15,6 +15,7 @@ use App\Logbook\Room;
 use App\Memory\MemoryRoom;
 use App\Rails\RailsRoom;
 use App\Report\ReportRoom;
+use App\Setup\SetupRoom;
 use App\Shelf\ShelfRoom;
 use App\Treatments\TreatmentsRoom;
 
@@ -33,6 +34,7 @@ final readonly class Rooms
             // A part from the shelf is known before it is asked how round it goes in.
             new ShelfRoom(),
             new CapacitorsRoom(),
+            new SetupRoom(),
             new IsolationRoom(),
             new TreatmentsRoom(),
             new InstrumentsRoom(),

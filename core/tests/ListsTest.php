@@ -48,6 +48,7 @@ final class ListsTest extends TestCase
             'isolation' => 'test_done cause_found condition_counted swap_run',
             'memory' => 'memory swap soak date_codes',
             'rails' => 'reading',
+            'setup' => 'setting',
             'treatments' => 'treatment treatment_step colour treatment_done',
         ];
         $of = [];

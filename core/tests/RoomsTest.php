@@ -41,6 +41,7 @@ final class RoomsTest extends TestCase
         'Corrosion' => ['Instruments', 'Batteries', ...self::BELOW],
         'Isolation' => self::BELOW,
         'Treatments' => self::BELOW,
+        'Setup' => self::BELOW,
         'Memory' => ['Instruments', ...self::BELOW],
         'Shelf' => self::BELOW,
         // What may be fitted lies on the shelf.

@@ -9,6 +9,7 @@ import { memory } from './rooms/memory/room';
 import { people } from './rooms/people/room';
 import { rails } from './rooms/rails/room';
 import { report } from './rooms/report/room';
+import { setup } from './rooms/setup/room';
 import { shelf } from './rooms/shelf/room';
 import { treatments } from './rooms/treatments/room';
 
@@ -23,6 +24,7 @@ export const ROOMS: readonly Room[] = [
     memory,
     capacitors,
     isolation,
+    setup,
     treatments,
     instruments,
     people,

@@ -6,7 +6,14 @@ namespace Ash\Setup;
 
 use Ash\Cli\Verb;
 use Ash\Document\Node;
+use Ash\Logbook\EntryKind;
+use Ash\Logbook\Findings;
+use Ash\Logbook\LeadingWord;
 use Ash\Logbook\Room;
+use Ash\Logbook\Situation;
+use Ash\Logbook\Stage;
+use Ash\Logbook\Step;
+use Ash\Logbook\Suspect;
 
 /** What jumpers, cables, drives and disks bring to the house. */
 final readonly class SetupRoom extends Room
@@ -14,6 +21,29 @@ final readonly class SetupRoom extends Room
     public function name(): string
     {
         return 'setup';
+    }
+
+    public function kinds(): array
+    {
+        return [new EntryKind(SettingSaid::KIND, 'setting', SettingSaid::class, attack: 'setup', stage: Stage::Find)];
+    }
+
+    public function lines(): array
+    {
+        return [new LeadingWord(['setting', 'jumper'], SettingSaid::said(...), ['setting' => SettingSaid::LINE])];
+    }
+
+    public function findings(Situation $at): Findings
+    {
+        $sheet = $at->facts->last(SetupSheet::class);
+        $clashes = $sheet?->clashes() ?? [];
+        $way = $sheet?->firstWay() ?? [];
+
+        return $sheet === null ? new Findings() : new Findings(
+            known: $clashes === [] ? [count($sheet->settings).' settings written down, nothing clashes'] : [],
+            suspects: array_map(static fn (string $it): Suspect => new Suspect($it, $way === [] ? 'no setting of them keeps them apart' : 'move '.implode(', ', $way)), $clashes),
+            steps: $way === [] ? [] : [new Step('Move '.implode(', then ', $way).'.', $clashes[0] ?? '', 'setup', minutes: 5.0 * count($way))],
+        );
     }
 
     public function verbs(): array

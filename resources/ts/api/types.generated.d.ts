@@ -613,6 +613,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/setup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showSetup"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/soak": {
         parameters: {
             query?: never;
@@ -2327,6 +2343,19 @@ export interface components {
             occupies?: string;
             what: string;
         };
+        /** @description of an entry "setting", as it is handed in */
+        DataSetting: {
+            at: number;
+            block: string;
+            device: string;
+            length?: number;
+            options: {
+                pins?: string;
+                value: string;
+            }[];
+            /** @enum {string} */
+            takes: "irq" | "dma" | "io" | "mem" | "id" | "unit" | "slot";
+        };
         /** @description of an entry "soak", as it is handed in */
         DataSoak: {
             condition?: {
@@ -2489,11 +2518,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"] | components["schemas"]["DataTreatment"] | components["schemas"]["DataTreatmentStep"] | components["schemas"]["DataRuns"] | components["schemas"]["DataColour"] | components["schemas"]["DataTreatmentDone"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"] | components["schemas"]["DataSetting"] | components["schemas"]["DataTreatment"] | components["schemas"]["DataTreatmentStep"] | components["schemas"]["DataRuns"] | components["schemas"]["DataColour"] | components["schemas"]["DataTreatmentDone"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run" | "treatment" | "treatment_step" | "runs" | "colour" | "treatment_done";
+            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run" | "setting" | "treatment" | "treatment_step" | "runs" | "colour" | "treatment_done";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -2562,6 +2591,7 @@ export interface components {
             reopened: components["schemas"]["DataReopened"];
             rework: components["schemas"]["DataRework"];
             runs: components["schemas"]["DataRuns"];
+            setting: components["schemas"]["DataSetting"];
             soak: components["schemas"]["DataSoak"];
             stage: components["schemas"]["DataStage"];
             strip: components["schemas"]["DataStrip"];
@@ -3705,6 +3735,52 @@ export interface components {
             verdict: "in" | "in_close" | "out_close" | "out" | null;
             /** Format: float */
             volts: number;
+        };
+        /** @description A jumper block or a switch of a device. */
+        SettingCard: {
+            at: number;
+            block: string;
+            device: string;
+            length: number | null;
+            options: components["schemas"]["SettingWay"][];
+            says: string;
+            takes: string;
+            takes_words: string;
+        };
+        /** @description A setting that goes from one way to another. */
+        SettingMove: {
+            setting: components["schemas"]["SettingCard"];
+            to: number;
+            words: string;
+        };
+        /** @description A way in which a setting may stand. */
+        SettingWay: {
+            pins: string | null;
+            value: string;
+            words: string;
+        };
+        /** @description A resource of the machine: who holds what, and what is free. */
+        SetupHeld: {
+            free: string[];
+            held: string[];
+            words: string;
+        };
+        /** @description All numbers of a machine on one page. */
+        SetupPage: {
+            clashes: string[];
+            example: string;
+            held: components["schemas"]["SetupHeld"][];
+            job_id: string;
+            job_label: string;
+            job_title: string;
+            open: boolean;
+            plans: components["schemas"]["SetupPlan"][];
+            reasons: string[];
+            settings: components["schemas"]["SettingCard"][];
+        };
+        /** @description A way out with the fewest moves. */
+        SetupPlan: {
+            moves: components["schemas"]["SettingMove"][];
         };
         SheetBody: {
             /**
@@ -5685,6 +5761,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinkCard"];
+                };
+            };
+        };
+    };
+    showSetup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description what is set, what clashes, the ways out */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetupPage"];
                 };
             };
         };
