@@ -25,12 +25,12 @@ final class SetupTest extends TestCase
             $chrome->see("{$device} (");
         }
         $chrome->see('serial card (JP3) and modem (J2) both hold interrupt 4');
-        $chrome->see('JP3 of serial card: from 1-2 4 to 2-3 3');
-        $chrome->find('[aria-label="serial card, JP3: interrupt 1-2 4, to move to 2-3 3"]');
+        $chrome->see('JP3 of serial card: from 1-2 (4) to 2-3 (3)');
+        $chrome->find('[aria-label="serial card, JP3: interrupt 1-2 (4), to move to 2-3 (3)"]');
         $this->axe('the setup sheet with a clash');
         $chrome->button('Done, way 1')->sendKeys(Key::ENTER);
         $chrome->see('Nothing clashes.');
-        $chrome->find('[aria-label="serial card, JP3: interrupt 2-3 3"]');
+        $chrome->find('[aria-label="serial card, JP3: interrupt 2-3 (3)"]');
         $chrome->go("/jobs/{$job}");
         $chrome->see('2 settings written down, nothing clashes');
     }

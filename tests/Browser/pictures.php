@@ -100,8 +100,6 @@ $chrome->press('1');
 $chrome->see('Read the meter');
 $chrome->press('4', '.', '9', '8', "\u{E007}");
 $chrome->see('4.98 V');
-usleep(500_000);
-$take('rail-run-stranger');
 $telephone(true);
 usleep(500_000);
 $take('rail-run-telephone');
@@ -159,6 +157,17 @@ $chrome->see('of hydrogen an hour');
 usleep(400_000);
 $chrome->script('window.scrollTo(0, 0)');
 $take('treatments');
+$openJob('Dome overshoots by a window');
+$chrome->press('u');
+$chrome->see('Nothing is written down yet');
+foreach ([['serial card', 'JP3 irq: 1-2 4*, 2-3 3'], ['modem', 'J2 irq: 1-2 4*'], ['plotter card', 'SW1 1-4 io: 220 240* 260 280']] as [$device, $said]) {
+    $chrome->field('Card or drive')->clear();
+    $chrome->field('Card or drive')->sendKeys($device);
+    $chrome->field('Its block, what it sets, the ways; a star where it stands')->sendKeys($said.$enter);
+    $chrome->see("{$device} (");
+}
+usleep(400_000);
+$take('setup');
 $openJob('Recap of the spare supply');
 $chrome->find('#line')->sendKeys('runs 3 h burn-in with the dummy load in the cabinet'.$enter);
 $chrome->see('Runs: burn-in');

@@ -18,11 +18,11 @@ final class SetupTest extends TestCase
         $this->line($job, 'setting serial card: JP3 irq: 1-2 4*, 2-3 3');
         $this->line($job, 'setting modem: J2 irq: 1-2 4*');
         $sheet = $page()->assertJsonPath('clashes', ['serial card (JP3) and modem (J2) both hold interrupt 4'])->assertJsonPath('plans.0.moves.0.to', 1)
-            ->assertJsonPath('held.0.words', 'interrupt')->assertJsonPath('settings.0.options.1.words', '2-3 3');
+            ->assertJsonPath('held.0.words', 'interrupt')->assertJsonPath('settings.0.options.1.words', '2-3 (3)');
         $job_sheet = $this->getJson("/api/jobs/{$job->id}")->json('sheet');
         self::assertIsArray($job_sheet);
         self::assertContains('serial card (JP3) and modem (J2) both hold interrupt 4', array_column((array) $job_sheet['suspected'], 'text'));
-        self::assertContains('Move JP3 of serial card from 1-2 4 to 2-3 3.', array_column([$job_sheet['next'], ...(array) $job_sheet['then']], 'text'));
+        self::assertContains('Move JP3 of serial card from 1-2 (4) to 2-3 (3).', array_column([$job_sheet['next'], ...(array) $job_sheet['then']], 'text'));
         self::assertContains('conflict', $made());
         // Done: the setting is written down as it stands now, and the sheet is clear.
         $it = (array) $sheet->json('settings.0');

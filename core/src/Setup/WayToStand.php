@@ -19,6 +19,6 @@ final readonly class WayToStand
 
     public function words(): string
     {
-        return ($this->pins === null ? '' : "{$this->pins} ").$this->value;
+        return $this->pins === null ? $this->value : "{$this->pins} ({$this->value})";
     }
 }

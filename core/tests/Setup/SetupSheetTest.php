@@ -35,12 +35,12 @@ final class SetupSheetTest extends TestCase
 
             return new WayToStand($value, $words === [] ? null : implode(' ', $words));
         }, array_values($of));
-        yield 'a jumper' => ['sound card: JP3 irq: 1-2 5, 2-3 7*', new SettingSaid('sound card', 'JP3', Takes::Irq, $ways('1-2 5', '2-3 7'), 1), 'sound card, JP3: interrupt 2-3 7'];
+        yield 'a jumper' => ['sound card: JP3 irq: 1-2 5, 2-3 7*', new SettingSaid('sound card', 'JP3', Takes::Irq, $ways('1-2 5', '2-3 7'), 1), 'sound card, JP3: interrupt 2-3 (7)'];
         yield 'a switch' => ['sound card: SW1 1-4 io: 220 240* 260 280', new SettingSaid('sound card', 'SW1 1-4', Takes::Io, $ways('220', '240', '260', '280'), 1, 8), 'sound card, SW1 1-4: ports 240, 8 long'];
         yield 'close together' => ['clock card: J1 io: 2C0*, 2C4', new SettingSaid('clock card', 'J1', Takes::Io, $ways('2C0', '2C4'), 0, 4), 'clock card, J1: ports 2C0, 4 long'];
         yield 'a length' => ['network card: JP1 io/32: 300*, 320', new SettingSaid('network card', 'JP1', Takes::Io, $ways('300', '320'), 0, 32), 'network card, JP1: ports 300, 32 long'];
         yield 'a window' => ['network card: JP2 mem/16K: C800*, D000', new SettingSaid('network card', 'JP2', Takes::Mem, $ways('C800', 'D000'), 0, 16_384), 'network card, JP2: memory window C800, 16K long'];
-        yield 'an id' => ['disc: ID id: off 0, 1 1*', new SettingSaid('disc', 'ID', Takes::Id, $ways('off 0', '1 1'), 1), 'disc, ID: bus id 1 1'];
+        yield 'an id' => ['disc: ID id: off 0, 1 1*', new SettingSaid('disc', 'ID', Takes::Id, $ways('off 0', '1 1'), 1), 'disc, ID: bus id 1 (1)'];
     }
 
     #[DataProvider('lines')]
@@ -81,10 +81,10 @@ final class SetupSheetTest extends TestCase
         $mouse = self::said('mouse card: J9 irq: 1-2 3, 2-3 5*');
         $sheet = SetupSheet::of([$serial, $modem, $mouse]) ?? self::fail('there is a sheet');
         self::assertSame(['serial card (JP3) and modem (J2) both hold interrupt 4'], $sheet->clashes());
-        self::assertSame([['JP3 of serial card from 1-2 4 to 2-3 3']], array_map(static fn (array $plan): array => array_map(
+        self::assertSame([['JP3 of serial card from 1-2 (4) to 2-3 (3)']], array_map(static fn (array $plan): array => array_map(
             static fn (array $it): string => "{$it[0]->block} of {$it[0]->device} from {$it[0]->stands()->words()} to {$it[0]->options[$it[1]]->words()}", $plan,
         ), $sheet->plans()));
-        self::assertSame(['JP3 of serial card from 1-2 4 to 2-3 3'], $sheet->firstWay());
+        self::assertSame(['JP3 of serial card from 1-2 (4) to 2-3 (3)'], $sheet->firstWay());
         self::assertSame(['setup', 'conflict'], [$sheet->answers()[0]->room, $sheet->answers()[0]->finding]);
         self::assertNotContains(4, $sheet->free(Takes::Irq));
         self::assertContains(7, $sheet->free(Takes::Irq));
