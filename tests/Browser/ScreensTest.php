@@ -38,7 +38,9 @@ final class ScreensTest extends TestCase
             'Running low' => '/shopping', 'Three across on a plain sheet' => '/labels?boards='.self::one('SELECT board_id FROM jobs WHERE id = ?', $job),
             'Chips known here' => '/memory', 'Memory of Dunlin' => "/machines/{$machine}/memory", 'Add someone' => '/people',
             'Link for the owner' => "/jobs/{$job}/report", 'There is no screen' => '/nowhere/at/all', 'Swaps' => '/jobs/'.$this->job('Fan turns, screen stays dark').'/find', 'What cured it before' => '/search?for=memory',
-            'Weights and likelihoods are bench estimates' => '/library', 'as it ships' => '/library/fan_dark', 'only those in no machine' => '/boards',
+            'Weights and likelihoods are bench estimates' => '/library', 'as it ships' => '/library/fan_dark',
+            'What fits now' => '/running', 'Colour, measured on a photo' => '/jobs/'.$this->job('Fan turns, screen stays dark').'/treatments',
+            'Nothing is written down yet' => "/jobs/{$job}/setup", 'only those in no machine' => '/boards',
             'What all of this kind share' => '/kinds/'.self::one("SELECT kind_id FROM machines WHERE name LIKE 'Stilt 3%'"),
             'Where it has been' => '/boards/'.self::one("SELECT id FROM boards WHERE serial = '0044'"),
         ];
