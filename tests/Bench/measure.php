@@ -161,6 +161,10 @@ $pages = [
     'a board\'s readings as CSV' => "/boards/{$bulk->boardOf($demo)}/readings.csv", 'jobs that are closed' => '/api/jobs?state=closed', 'the shelf' => '/api/shelf',
     'the shopping list as CSV' => '/shopping.csv', 'a job\'s photos' => "/api/jobs/{$demo}/photos", 'what is unproven' => "/api/jobs/{$demo}/unproven",
     'the report' => "/jobs/{$demo}/report/sheet", 'rail runs of a job' => "/api/jobs/{$demo}/rail-runs",
+    'words that all jobs hold' => '/api/search?for=fault+comes+goes+temperature+room', 'a number, searched' => '/api/search?for=471100',
+    'a beginning, searched' => '/api/search?for=temper', 'what cured it before' => '/api/history?symptom=beeps_dark', 'what runs' => '/api/running',
+    'what fits now' => '/api/fits-now', 'treatments page' => "/api/jobs/{$demo}/treatments", 'setup page' => "/api/jobs/{$demo}/setup",
+    'find it' => "/api/jobs/{$demo}/isolation",
 ];
 $small = [];
 foreach ($pages as $what => $path) {
