@@ -34,4 +34,30 @@ final class SetupTest extends TestCase
         $chrome->go("/jobs/{$job}");
         $chrome->see('2 settings written down, nothing clashes');
     }
+
+    public function test_a_chain_with_a_wrong_terminator_and_a_drive_off_its_label(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('tomas');
+        $chrome->go('/jobs/'.$this->job('Memory test stops after a cold night').'/setup');
+        $chrome->see('The host comes first');
+        $add = function (string $label, string $name, string $id, bool $terminated): void {
+            $this->chrome->field($label)->sendKeys($name);
+            $this->chrome->field('Its id')->sendKeys($id.($terminated ? Key::TAB.' ' : ''));
+            $this->chrome->field('Its id')->sendKeys(Key::ENTER);
+            $this->chrome->see("id {$id}");
+        };
+        $add('The host comes first', 'host', '7', true);
+        $add('The next on the cable', 'disc 1', '0', true);
+        $add('The next on the cable', 'disc 2', '1', false);
+        $chrome->see('disc 2: termination from false to true');
+        $chrome->see('disc 1: termination from true to false');
+        // 615 * 4 * 17 * 512 bytes: 21.4 MB, 20.4 MiB, sold as 20.
+        foreach (['Cylinders' => '615', 'Heads' => '4', 'Sectors a track' => '17', 'Sold as, MB' => '20'] as $label => $value) {
+            $chrome->field($label)->sendKeys($value);
+        }
+        $chrome->see('21.4');
+        $chrome->see('20.4');
+        $this->axe('a chain and a drive');
+    }
 }

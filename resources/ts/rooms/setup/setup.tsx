@@ -9,6 +9,8 @@ import { KeyHelp } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { Block } from './block';
+import { Chain } from './chain';
+import { Drive } from './drive';
 
 type SetupPage = Schemas['SetupPage'];
 type Setting = Schemas['SettingCard'];
@@ -97,6 +99,8 @@ function Sheet({ page }: { page: SetupPage }) {
                     </div>
                 </Part>
             ))}
+            <Chain />
+            <Drive />
         </Page>
     );
 }
