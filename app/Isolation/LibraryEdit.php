@@ -29,10 +29,12 @@ final readonly class LibraryEdit
         return Once::transaction(static function () use ($file, $why, $who, $normalise, $over): LibraryChanged {
             $changed = $evened = $faults = [];
             $same = 0;
+            // Locked before anything is read: what is read afterwards is as the last change left it.
+            $revisions = array_map(static fn (Node $it): int => self::locked($it->at('id')->string()), $file->at('symptoms')->items());
             $uses = self::inUse();
-            foreach ($file->at('symptoms')->items() as $node) {
+            foreach ($file->at('symptoms')->items() as $place => $node) {
                 $id = $node->at('id')->string();
-                $revision = self::locked($id);
+                $revision = $revisions[$place];
                 if ($over !== null && $over !== $revision) {
                     throw new Refused([['pointer' => '/over', 'detail' => "this symptom was changed meanwhile: it stands at revision {$revision}"]], 409);
                 }

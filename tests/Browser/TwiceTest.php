@@ -66,6 +66,9 @@ final class TwiceTest extends TestCase
             ],
             '/meters' => ['/meters', $meter, 'meters'],
             '/serial-ports' => ['/serial-ports', ['name' => $named, 'host' => '127.0.0.1', 'port' => 9002], 'serial_ports'],
+            '/library' => ['/library?why=twice', ['format' => 'ash-bench/symptom-library/1', 'symptoms' => [[
+                'id' => preg_replace('/[^a-z0-9]+/', '', strtolower($named)), 'name' => $named, 'first' => 'Look.', 'causes' => [['id' => 'x', 'weight' => 1, 'shows' => 'x']], 'tests' => [],
+            ]]], 'library_revisions'],
             '/machines' => ['/machines', [...(is_array($profile) ? $profile : []), 'slug' => $named, 'name' => $named], 'machines'],
             '/boards/import' => ['/boards/import', self::foreign($board), 'boards'],
         ];
