@@ -12,6 +12,7 @@ use Ash\Facts\Answered;
 use Ash\Facts\Facts;
 use Ash\Isolation\Advice;
 use Ash\Isolation\CauseFound;
+use Ash\Isolation\CauseSeen;
 use Ash\Isolation\ConditionCounted;
 use Ash\Isolation\Conditions;
 use Ash\Isolation\ConditionTried;
@@ -33,6 +34,9 @@ final readonly class FindOfJob
 
     /** Entries whose minutes are added up for one line of attack. */
     private const READ = 1000;
+
+    /** Causes that stand on the job page. */
+    private const SUSPECTS = 3;
 
     /**
      * @param array<string, string>                                 $made      outcome by test, behind a NUL
@@ -139,9 +143,8 @@ final readonly class FindOfJob
     {
         $advice = $this->advice();
         $suspects = [];
-        foreach ($advice === null ? [] : array_slice($advice->causes, 0, 3) as $cause => $p) {
-            $it = $this->symptom?->causes[$cause];
-            $it === null || $suspects[] = [$it->words(), $it->shows, $p, $it->part];
+        foreach ($advice === null || $this->symptom === null ? [] : array_slice(CauseSeen::all($this->symptom, $advice, $this->results()), 0, self::SUSPECTS) as $it) {
+            $suspects[] = [$it->cause->words(), $it->words(), $it->probability, $it->cause->part];
         }
         $swaps = $this->swaps();
         if ($advice === null && $swaps !== null) {

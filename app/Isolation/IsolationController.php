@@ -81,7 +81,7 @@ final readonly class IsolationController
      */
     private static function spoken(FindOfJob $find, array $words): array
     {
-        return array_map(static fn (string $test, string $said): Spoken => new Spoken($said, $find->entries[$test] ?? null), array_keys($words), $words);
+        return array_map(static fn (string $test, string $said): Spoken => new Spoken($said, $find->entries[$test] ?? null, isset($find->entries[$test]) ? null : $find->answered[$test][1]->room ?? null), array_keys($words), $words);
     }
 
     private static function history(FindOfJob $find, CauseSeen $it): ?string

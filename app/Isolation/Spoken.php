@@ -15,6 +15,8 @@ final readonly class Spoken
         public string $words,
         #[OA\Property(description: 'that says so, to be opened; null for what a room found over several entries')]
         public ?string $entry,
+        #[OA\Property(description: 'the room whose finding says so')]
+        public ?string $room,
     ) {
     }
 }

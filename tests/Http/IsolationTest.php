@@ -42,8 +42,10 @@ final class IsolationTest extends TestCase
         self::assertSame('cured', collect((array) $after->json('tests'))->firstWhere('id', 'reseat_memory')['outcome'] ?? null);
         $page = $this->getJson("/api/jobs/{$job->id}");
         $made = collect((array) $page->json('entries'))->firstWhere('kind', 'test_done')['id'] ?? '';
-        self::assertContains(['words' => 'reseat memory: cured', 'entry' => $made], (array) $after->json('causes.0.for'));
+        self::assertContains(['words' => 'reseat memory: cured', 'entry' => $made, 'room' => null], (array) $after->json('causes.0.for'));
         self::assertContains('memory seat', array_column((array) $page->json('sheet.suspected'), 'text'));
+        self::assertStringContainsString('for it: reseat memory: cured', self::text($page->json('sheet.suspected.0.why')));
+        self::assertStringContainsString('against it: reseat memory: cured', self::text($page->json('sheet.suspected.1.why')));
         // A mistaken one is taken back.
         $entry = collect((array) $page->json('entries'))->firstWhere('kind', 'test_done')['id'] ?? '';
         $this->add($job, ['kind' => 'withdrawn', 'text' => 'the other module', 'corrects' => $entry])->assertCreated();
@@ -72,7 +74,7 @@ final class IsolationTest extends TestCase
         self::assertSame('eaten traces', $page->json('causes.0.words'));
         self::assertSame('leaked', collect((array) $page->json('tests'))->firstWhere('id', 'battery_look')['outcome'] ?? null);
         self::assertStringContainsString('open', self::text(collect((array) $page->json('tests'))->firstWhere('id', 'continuity')['found_by'] ?? null));
-        self::assertContains(['words' => 'continuity: open', 'entry' => null], (array) $page->json('causes.0.for'));
+        self::assertContains(['words' => 'continuity: open', 'entry' => null, 'room' => 'corrosion'], (array) $page->json('causes.0.for'));
         // What somebody says of the test himself counts before it.
         $this->said($job, 'test_done', ['symptom' => 'fan_dark', 'test' => 'continuity', 'outcome' => 'sound'])->assertCreated();
         self::assertContains('sound', $made());

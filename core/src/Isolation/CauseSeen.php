@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ash\Isolation;
 
+use Ash\Quantity\Notation;
+
 /** A cause of a symptom as it stands: how likely, what speaks for it and against it, and the cheapest test that could settle it. */
 final readonly class CauseSeen
 {
@@ -45,6 +47,17 @@ final readonly class CauseSeen
         }
 
         return $seen;
+    }
+
+    /** What speaks for it and against it, and the cheapest test that could settle it, in a sentence. */
+    public function words(): string
+    {
+        return implode('; ', array_filter([
+            $this->cause->shows,
+            $this->for === [] ? '' : 'for it: '.implode(', ', $this->for),
+            $this->against === [] ? '' : 'against it: '.implode(', ', $this->against),
+            $this->settles === null ? '' : "cheapest to settle it: {$this->settles[0]}, ".Notation::plain($this->settles[2], 3).' min',
+        ]));
     }
 
     /** How much more likely the outcome is under the cause than under the others, these by their weights. */

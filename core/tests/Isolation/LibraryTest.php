@@ -101,6 +101,9 @@ final class LibraryTest extends TestCase
         self::assertEqualsWithDelta([0.9 / 1.9, 0.6 / 1.9, 0.4 / 1.9], array_map(static fn (CauseSeen $it): float => $it->probability, $seen), 1e-12);
         self::assertSame([[["\0look" => 'look: yes'], []], [[], ["\0look" => 'look: yes']], [[], []]], array_map(static fn (CauseSeen $it): array => [$it->for, $it->against], $seen));
         // a after "dear: yes": 0.9 x 0.98 / (0.9 x 0.98 + 1.0 x 0.02) = 0.98; "cheap: yes" brings it to 0.56 only. Nothing tells b and c apart.
+        self::assertStringEndsWith('; for it: look: yes; cheapest to settle it: dear, 9 min', $seen[0]->words());
+        self::assertStringEndsWith('; against it: look: yes', $seen[1]->words());
+        self::assertSame($seen[2]->cause->shows, $seen[2]->words());
         self::assertSame([['dear', 'yes', 9.0], null, null], array_map(static fn (CauseSeen $it): ?array => $it->settles, $seen));
     }
 

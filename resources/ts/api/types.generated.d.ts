@@ -3644,6 +3644,8 @@ export interface components {
         ResultSpoken: {
             /** @description that says so, to be opened; null for what a room found over several entries */
             entry: string | null;
+            /** @description the room whose finding says so */
+            room: string | null;
             words: string;
         };
         RowsBody: {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
+import { useRooms } from '../../bench/house';
 import { useLive } from '../../bench/live';
 import { Button, Field, Part } from '../../ui/controls';
 import { KeyHelp, useKeys } from '../../ui/keys';
@@ -192,13 +193,19 @@ function Suspects({ page, may }: { page: FindPage; may: boolean }) {
 }
 
 function Spoken({ job, words, list }: { job: string; words: string; list: Schemas['ResultSpoken'][] }) {
+    const rooms = useRooms();
+    // What a room found over several entries is opened where the room shows it.
+    const door = (room: string | null): string => {
+        const path = rooms.find((it) => it.name === room)?.doors?.[0]?.path;
+        return path === undefined ? '' : `/${path}`;
+    };
     return list.length === 0 ? null : (
         <span className="block">
             {words}:{' '}
             {list.map((it, i) => (
                 <span key={it.words}>
                     {i > 0 && '; '}
-                    {it.entry === null ? it.words : <Link to={`/jobs/${job}#${it.entry}`}>{it.words}</Link>}
+                    <Link to={`/jobs/${job}${it.entry === null ? door(it.room) : `#${it.entry}`}`}>{it.words}</Link>
                 </span>
             ))}
         </span>
