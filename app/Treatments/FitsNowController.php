@@ -89,6 +89,6 @@ final readonly class FitsNowController
 
         return $step === null
             ? new HandsNow("look: {$row->string('text')}", $row->string('job_id'), null)
-            : new HandsNow("{$chosen->part}: {$step->do}", $row->string('job_id'), $step->hands ? $step->minutes : 1.0);
+            : new HandsNow("{$chosen->part}: {$step->do}", $row->string('job_id'), $step->handsMinutes());
     }
 }

@@ -12,8 +12,6 @@ use Ash\Quantity\Notation;
  */
 final readonly class Brightening
 {
-    /** Up to here one must look for the difference: common practice, no source. */
-    private const MATCHES = 2.0;
     private const T = [1 => 12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228];
     private const T_MANY = 1.96;
 
@@ -42,7 +40,7 @@ final readonly class Brightening
         if ($slope >= 0.0) {
             return new self(null, null, 'it does not come nearer: look at the light, the warmth and the peroxide, or stop');
         }
-        $end = $mx + (log(self::MATCHES) - $my) / $slope;
+        $end = $mx + (log(ColourCompared::TOLERANCE) - $my) / $slope;
         $figure = static fn (float $it): string => Notation::plain($it, 2);
         if ($n === 2) {
             return new self($end, null, "it may match after {$figure($end)} h; two readings do not say how sure that is");

@@ -11,7 +11,7 @@ use Ash\Quantity\Compare;
 final readonly class ColourCompared
 {
     /** Up to 1 nobody sees a difference, up to 2 one must look for it: common practice, no source. */
-    private const TOLERANCE = 2.0;
+    public const TOLERANCE = 2.0;
 
     private function __construct(
         public Colour $before,

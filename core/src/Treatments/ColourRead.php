@@ -23,6 +23,9 @@ final readonly class ColourRead implements EntryData, Settled
     public const KIND = 'colour';
     private const SPOTS = 8;
 
+    /** CIEDE2000 up to which nobody sees a difference: common practice, no source. */
+    private const UNSEEN = 1.0;
+
     /**
      * @param list<Spot>       $places  on the part: one, or one at each corner
      * @param float            $radius  of the discs, as a share of the picture's width
@@ -85,7 +88,7 @@ final readonly class ColourRead implements EntryData, Settled
     {
         $deltas = array_map(static fn (SpotColour $it): float => $it->delta, $this->found);
 
-        return count($deltas) < 2 || max($deltas) - min($deltas) <= 1.0 ? null : (int) array_search(max($deltas), $deltas, true) + 1;
+        return count($deltas) < 2 || max($deltas) - min($deltas) <= self::UNSEEN ? null : (int) array_search(max($deltas), $deltas, true) + 1;
     }
 
     public function sentence(string $text): string

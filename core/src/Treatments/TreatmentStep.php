@@ -9,6 +9,9 @@ use Ash\Facts\Substance;
 /** One thing to do, or to wait for. */
 final readonly class TreatmentStep
 {
+    /** A choice of ours. */
+    private const SET_GOING = 1.0;
+
     /**
      * @param float           $minutes by the clock; 0 for a moment's work
      * @param bool            $hands   a person stays all those minutes; false: it runs alone
@@ -23,6 +26,12 @@ final readonly class TreatmentStep
         public array $with,
         public bool $clean,
     ) {
+    }
+
+    /** Minutes of somebody's hands; what runs alone has only to be set going. */
+    public function handsMinutes(): float
+    {
+        return $this->hands ? $this->minutes : self::SET_GOING;
     }
 
     public static function work(string $do, float $minutes, ?string $caution = null): self

@@ -14,7 +14,8 @@ final readonly class UnderTreatment implements Fact
     {
     }
 
-    /** @param list<int> $begun numbers of steps that were begun
+    /**
+     * @param list<int> $begun numbers of steps that were begun
      * @param list<int> $ended of those that are done
      */
     public static function of(TreatmentChosen $chosen, array $begun, array $ended): self

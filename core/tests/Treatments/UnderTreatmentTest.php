@@ -10,6 +10,12 @@ use Ash\Document\Shape;
 use Ash\Facts\Facts;
 use Ash\Facts\OpenThing;
 use Ash\Facts\Substance as S;
+use Ash\Logbook\Allowance;
+use Ash\Logbook\Running;
+use Ash\Logbook\Situation;
+use Ash\Logbook\Stage;
+use Ash\Logbook\Step;
+use Ash\Tests\House;
 use Ash\Treatments\Damage;
 use Ash\Treatments\Material;
 use Ash\Treatments\MeansTable;
@@ -148,8 +154,16 @@ final class UnderTreatmentTest extends TestCase
         self::assertSame(['treatment', 'treatment_step', 'treatment_done'], array_values(array_filter(array_keys($hall->kinds->all), static fn (string $it): bool => str_starts_with($it, 'treatment'))));
         self::assertSame(['treatment_done', 'begun', 'Done'], [$hall->openKinds['step']->endedBy, $hall->openKinds['step']->field, $hall->openKinds['step']->endWords]);
         $due = new \DateTimeImmutable('2026-11-28T14:20:00Z');
-        $known = new Facts(UnderTreatment::of(self::brackets(), [], []), UnderTreatment::of(self::brackets('brush_oil'), [1], []), new OpenThing('step', 'brackets', $due, due: $due));
-        self::assertCount(2, $known->all(UnderTreatment::class));
+        $facts = new Facts(
+            UnderTreatment::of(self::brackets(), [], []), UnderTreatment::of(self::brackets('brush_oil'), [1], []),
+            new OpenThing('step', 'slot brackets: Brush', $due, due: $due),
+        );
+        $sheet = $hall->sheet(new Situation(Stage::Find, House::profile(), $facts, new Allowance(0, 480, 0), 'rusty'));
+        self::assertContains('slot brackets: rust, electrolysis, step 1 of 7 comes next', $sheet->known);
+        self::assertContains('slot brackets: rust, brush oil: a step is running', $sheet->known);
+        self::assertEquals([new Running('slot brackets: Brush', $due, $due)], $sheet->running);
+        $steps = array_values(array_filter($sheet->steps, static fn (Step $it): bool => $it->room === 'treatments'));
+        self::assertSame([['slot brackets: Degrease the part and scrape a bright spot for the clip.', 4.0]], array_map(static fn (Step $it): array => [$it->text, $it->minutes], $steps));
     }
 
     public function test_what_runs_alone_is_said_in_a_line(): void

@@ -1,7 +1,7 @@
 import { useState } from 'react';
+import { useSums } from '../../bench/sums';
 import { Button, Field, Notice, Part } from '../../ui/controls';
 import { number } from '../../ui/number';
-import { useSums } from './sums';
 
 interface Entry {
     name: string;
@@ -22,7 +22,7 @@ export function Chain() {
     const [id, setId] = useState('');
     const [terminated, setTerminated] = useState(false);
     const host = chain.length === 0;
-    const sums = useSums('scsi', { bus: {}, chain }, chain.length > 1);
+    const sums = useSums('setup', 'scsi', { bus: {}, chain }, chain.length > 1);
     const found = sums.found as Found | undefined;
     const wrong = new Set(found?.problems.flatMap((it) => it.names) ?? []);
     return (

@@ -3,7 +3,7 @@ import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { api, data, type Schemas } from '../../api/client';
 import { record, type Sent } from '../../api/outbox';
 import { Button, Field, Notice, Part } from '../../ui/controls';
-import { number } from '../../ui/number';
+import { number, percent } from '../../ui/number';
 import { Select } from '../../ui/select';
 import { dayAndClock } from '../../ui/when';
 
@@ -47,14 +47,12 @@ export function Colour({ page, may }: { page: Schemas['TreatmentsPage']; may: bo
                             </li>
                         ))}
                     </ol>
+                    <p className="text-sm text-soft">{it.readings.at(-1)?.reasons[0]}</p>
                     <p>{it.says}.</p>
                 </section>
             ))}
             {page.colours.length > 0 && (
-                <p className="text-sm text-soft">
-                    A camera is no colorimeter: only patches of one picture are compared with each other. Up to 1 nobody sees a difference,
-                    up to 2 one must look for it.
-                </p>
+                <p className="text-sm text-soft">A camera is no colorimeter: only patches of one picture are compared with each other.</p>
             )}
             {list.length === 0 && (
                 <p className="text-soft">
@@ -114,7 +112,7 @@ function Spots({ job, photo, onDone }: { job: string; photo: Schemas['PhotoCard'
                     places: of('places'),
                     reference,
                     grey,
-                    radius: number(radius) / 100,
+                    radius: percent(radius),
                     ...(hours.trim() === '' ? {} : { hours: number(hours) }),
                 },
             },
