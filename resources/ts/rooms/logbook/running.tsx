@@ -49,7 +49,7 @@ function List({ list }: { list: Schemas['RunningCard'][] }) {
                     Nothing runs. Steps of treatments, clock tests and re-checks stand here from their beginning, the next look first.
                 </p>
             )}
-            <ol className="sheet divide-y divide-line">
+            <ol className="sheet divide-y divide-line empty:hidden">
                 {list.map((it) => (
                     <li key={it.item.id} className="grid items-center gap-x-4 px-4 py-3 sm:grid-cols-[10rem_minmax(0,1fr)_auto]">
                         <span className={`text-lg font-bold tabular-nums ${it.item.is_due ? 'text-out' : ''}`}>{it.when}</span>
