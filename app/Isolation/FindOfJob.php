@@ -99,7 +99,11 @@ final readonly class FindOfJob
         // What somebody says of a test himself counts before what a room makes of it.
         $answered = array_diff_key($symptom?->answered($known->all(Answered::class)) ?? [], $made);
 
-        return new self($symptom, $made, $saying[$chosen] ?? [], $answered, $runs, SwapsElsewhere::of($job, $runs), $steps, ...ConditionCounted::compared($counted), powered: !SheetDocument::closed($job->sheet), history: $history, share: $history?->share($plain?->weights() ?? []) ?? 0.0, found: $found?->symptom === $chosen ? $found?->cause : null);
+        return new self(
+            $symptom, $made, $saying[$chosen] ?? [], $answered, $runs, SwapsElsewhere::of($job, $runs), $steps,
+            ...ConditionCounted::compared($counted), powered: !SheetDocument::closed($job->sheet), history: $history,
+            share: $history?->share($plain?->weights() ?? []) ?? 0.0, found: $found?->symptom === $chosen ? $found?->cause : null,
+        );
     }
 
     /** @return list<SwapTried> in time order */
@@ -143,7 +147,9 @@ final readonly class FindOfJob
     {
         $advice = $this->advice();
         $suspects = [];
-        foreach ($advice === null || $this->symptom === null ? [] : array_slice(CauseSeen::all($this->symptom, $advice, $this->results()), 0, self::SUSPECTS) as $it) {
+        foreach ($advice === null || $this->symptom === null
+            ? []
+            : array_slice(CauseSeen::all($this->symptom, $advice, $this->results()), 0, self::SUSPECTS) as $it) {
             $suspects[] = [$it->cause->words(), $it->words(), $it->probability, $it->cause->part];
         }
         $swaps = $this->swaps();
@@ -157,7 +163,10 @@ final readonly class FindOfJob
 
         $tells = $next !== null && $test !== null && $next['gain_bits'] > 0.0;
 
-        $clues = array_map(static fn (Conditions $it): string => $it->text(), array_values(array_filter($this->compared, static fn (Conditions $it): bool => $it->clue)));
+        $clues = array_map(
+            static fn (Conditions $it): string => $it->text(),
+            array_values(array_filter($this->compared, static fn (Conditions $it): bool => $it->clue)),
+        );
 
         return $suspects === [] && $clues === [] ? null : new Weighed($suspects, !$tells ? null : [
             ucfirst($test->words()).'.', 'it tells most for its minutes', $test->test->minutes,
@@ -181,7 +190,12 @@ final readonly class FindOfJob
             $stood[] = $this->symptom->posterior($made + $found, $runs);
         }
         $line = LineOfAttack::of($stood);
-        $minutes = Entry::query()->where('job_id', $job->id)->where('at', '>', $this->steps[$line->from][0])->orderBy('at')->limit(self::READ)->pluck('minutes')->sum();
+        $minutes = Entry::query()
+            ->where('job_id', $job->id)
+            ->where('at', '>', $this->steps[$line->from][0])
+            ->orderBy('at')
+            ->limit(self::READ)
+            ->pluck('minutes')->sum();
         $causes = array_keys($advice->causes);
 
         return $line->notice(

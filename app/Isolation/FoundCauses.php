@@ -21,7 +21,11 @@ final readonly class FoundCauses
     /** The cause that a job names last, and whether the job is closed as fixed. */
     public static function keep(Job $job, ?Entry $without = null): void
     {
-        $found = Entry::standing(CauseFound::KIND)->where('job_id', $job->id)->where('id', '<>', (string) $without?->id)->orderByDesc('at')->orderByDesc('id')->first();
+        $found = Entry::standing(CauseFound::KIND)
+            ->where('job_id', $job->id)
+            ->where('id', '<>', (string) $without?->id)
+            ->orderByDesc('at')
+            ->orderByDesc('id')->first();
         $it = $found?->as(CauseFound::class);
         DB::table('found_causes')->where('job_id', $job->id)->delete();
         if ($it === null) {
@@ -50,7 +54,12 @@ final readonly class FoundCauses
     public static function of(string $symptom, ?string $kind): ShopHistory
     {
         $of = $all = [];
-        foreach (DB::table('found_causes')->where('symptom', $symptom)->where('proven', true)->groupBy('kind_id', 'cause')->select('kind_id', 'cause')->selectRaw('COUNT(*) AS jobs')->get() as $row) {
+        foreach (DB::table('found_causes')
+            ->where('symptom', $symptom)
+            ->where('proven', true)
+            ->groupBy('kind_id', 'cause')
+            ->select('kind_id', 'cause')
+            ->selectRaw('COUNT(*) AS jobs')->get() as $row) {
             $row = (array) $row;
             $cause = "\0".(is_string($row['cause']) ? $row['cause'] : '');
             $jobs = is_numeric($row['jobs']) ? (int) $row['jobs'] : 0;

@@ -41,7 +41,8 @@ final readonly class HistoryController
             match (true) {
                 $history === null => null,
                 $history->total === 0 => 'No closed job of this shop had this symptom and named its cause.',
-                default => "{$history->total} closed ".($history->total === 1 ? 'job' : 'jobs').($history->ofKind ? ' of this kind of machine' : ' of all kinds of machines'),
+                default => "{$history->total} closed ".($history->total === 1 ? 'job' : 'jobs')
+                    .($history->ofKind ? ' of this kind of machine' : ' of all kinds of machines'),
             },
             $kind === null ? [] : self::parts($kind->id),
         ));
@@ -71,7 +72,9 @@ final readonly class HistoryController
     /** @return list<FailingPart> tested capacitors of all boards of a kind, what failed most often first */
     private static function parts(string $kind): array
     {
-        $rows = DB::table('capacitor_tests')->join('boards', 'boards.id', '=', 'capacitor_tests.board_id')->join('machines', 'machines.id', '=', 'boards.machine_id')
+        $rows = DB::table('capacitor_tests')
+            ->join('boards', 'boards.id', '=', 'capacitor_tests.board_id')
+            ->join('machines', 'machines.id', '=', 'boards.machine_id')
             ->where('machines.kind_id', $kind)->where('capacitor_tests.current', true)->groupBy('boards.slot', 'cap_key')
             ->select('boards.slot', 'cap_key')->selectRaw('COUNT(*) AS tested, SUM(verdict = ?) AS bad', [PartVerdict::Replace->value])
             ->havingRaw('bad > 0')->orderByDesc('bad')->orderBy('tested')->orderBy('cap_key')->limit(self::PARTS)->get();

@@ -52,8 +52,14 @@ final readonly class IsolationController
             found: $find->found,
             reasons: $find->advice($have)->reasons ?? [],
             swaps: self::swaps($find),
-            conditions: array_map(static fn (ConditionTried $it): CountedUnder => new CountedUnder($it->name, $it->failures, $it->trials, Cards::percent($it->rate())), $find->tried),
-            compared: array_map(static fn (Conditions $it): TwoConditions => new TwoConditions($it->text(), $it->clue), array_slice($find->compared, 0, self::COMPARED)),
+            conditions: array_map(
+                static fn (ConditionTried $it): CountedUnder => new CountedUnder($it->name, $it->failures, $it->trials, Cards::percent($it->rate())),
+                $find->tried,
+            ),
+            compared: array_map(
+                static fn (Conditions $it): TwoConditions => new TwoConditions($it->text(), $it->clue),
+                array_slice($find->compared, 0, self::COMPARED),
+            ),
             outcomes: array_map(static fn (SwapOutcome $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), SwapOutcome::cases()),
         ));
     }
@@ -68,7 +74,8 @@ final readonly class IsolationController
         $advice = $find->advice($have);
 
         return $find->symptom === null || $advice === null ? [] : array_map(static fn (CauseSeen $it): CauseRow => new CauseRow(
-            words: $it->cause->words(), part: $it->cause->part, shows: $it->cause->shows, probability: $it->probability, percent: Cards::percent($it->probability),
+            words: $it->cause->words(), part: $it->cause->part, shows: $it->cause->shows, probability: $it->probability,
+            percent: Cards::percent($it->probability),
             id: $it->cause->id, history: self::history($find, $it), for: self::spoken($find, $it->for), against: self::spoken($find, $it->against),
             settles: $it->settles === null ? null : "{$it->settles[0]} ({$it->settles[2]} min): \"{$it->settles[1]}\" would settle it",
         ), CauseSeen::all($find->symptom, $advice, $find->results()));
@@ -81,7 +88,15 @@ final readonly class IsolationController
      */
     private static function spoken(FindOfJob $find, array $words): array
     {
-        return array_map(static fn (string $test, string $said): Spoken => new Spoken($said, $find->entries[$test] ?? null, isset($find->entries[$test]) ? null : $find->answered[$test][1]->room ?? null), array_keys($words), $words);
+        return array_map(
+            static fn (string $test, string $said): Spoken => new Spoken(
+                $said,
+                $find->entries[$test] ?? null,
+                isset($find->entries[$test]) ? null : $find->answered[$test][1]->room ?? null,
+            ),
+            array_keys($words),
+            $words,
+        );
     }
 
     private static function history(FindOfJob $find, CauseSeen $it): ?string
@@ -104,7 +119,8 @@ final readonly class IsolationController
             $history->total === 0 => 'Weights and likelihoods are bench estimates of the library; no closed job of this shop has this symptom yet.',
             default => sprintf(
                 '%s of the weights is this shop\'s history (%d closed %s%s), the rest and all likelihoods are bench estimates of the library.',
-                Cards::percent($find->share), $history->total, $history->total === 1 ? 'job' : 'jobs', $history->ofKind ? ' of this kind of machine' : ' of all machines',
+                Cards::percent($find->share), $history->total, $history->total === 1 ? 'job' : 'jobs',
+                $history->ofKind ? ' of this kind of machine' : ' of all machines',
             ),
         };
     }
@@ -162,13 +178,13 @@ final readonly class IsolationController
 
         return new SwapsCard(
             parts: array_map(static fn (SwapPart $it, float $p, bool $cleared): SwapPartCard => new SwapPartCard(
-                $it->id,
-                $it->role,
-                $p,
-                Cards::percent($p),
-                $cleared,
-                $good["\0{$it->id}"] ?? false,
-                isset($good["\0{$it->id}"]),
+                id: $it->id,
+                role: $it->role,
+                probability: $p,
+                percent: Cards::percent($p),
+                cleared: $cleared,
+                known_good: $good["\0{$it->id}"] ?? false,
+                here: isset($good["\0{$it->id}"]),
             ), $record->swaps->parts, $found->probabilities, $found->cleared),
             runs: array_merge(array_map(static function (SwapTried $it) use (&$changed): SwapRunCard {
                 $parts = array_map(static fn (SwapFitted $part): string => $part->id, $it->parts);
@@ -204,8 +220,9 @@ final readonly class IsolationController
         };
 
         return array_map(static fn (NextRun $it, int $i): SwapNextCard => new SwapNextCard(
-            self::change($it), $it->parts, number_format($it->gainBits, 2).' bit', Cards::percent($it->works), $it->minutes,
-            $i === 0 ? $after($it, true) : null, $i === 0 ? $after($it, false) : null,
+            change: self::change($it), parts: $it->parts, gain: number_format($it->gainBits, 2).' bit', works: Cards::percent($it->works),
+            minutes: $it->minutes,
+            if_works: $i === 0 ? $after($it, true) : null, if_fails: $i === 0 ? $after($it, false) : null,
         ), $runs, array_keys($runs));
     }
 
@@ -213,9 +230,10 @@ final readonly class IsolationController
     private static function run(SwapTried $it, array $changed, ?Job $elsewhere): SwapRunCard
     {
         return new SwapRunCard(
-            array_map(static fn (SwapFitted $part): string => $part->id, $it->parts), $changed, $it->outcome, $it->outcome->words(),
-            implode(', ', array_filter([$it->beeps, $it->condition], is_string(...))),
-            $elsewhere === null ? null : "{$elsewhere->label()}, {$elsewhere->title}", $elsewhere?->id,
+            parts: array_map(static fn (SwapFitted $part): string => $part->id, $it->parts), changed: $changed, outcome: $it->outcome,
+            outcome_words: $it->outcome->words(),
+            note: implode(', ', array_filter([$it->beeps, $it->condition], is_string(...))),
+            elsewhere: $elsewhere === null ? null : "{$elsewhere->label()}, {$elsewhere->title}", elsewhere_id: $elsewhere?->id,
         );
     }
 

@@ -39,7 +39,12 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'room', type: 'string', nullable: true),
         new OA\Property(property: 'outcomes', type: 'array', items: new OA\Items(type: 'string')),
         new OA\Property(property: 'needs', type: 'array', items: new OA\Items(type: 'string')),
-        new OA\Property(property: 'likelihood', type: 'object', description: 'of each outcome, by cause', additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/Likelihoods')),
+        new OA\Property(
+            property: 'likelihood',
+            type: 'object',
+            description: 'of each outcome, by cause',
+            additionalProperties: new OA\AdditionalProperties(ref: '#/components/schemas/Likelihoods'),
+        ),
         new OA\Property(property: 'from', type: 'array', items: new OA\Items(ref: '#/components/schemas/AnyDocument')),
     ], type: 'object')),
 ])]
@@ -59,7 +64,9 @@ final readonly class LibraryController
             $revision = $revisions->get($it[0]);
             $count = static fn (mixed $list): int => is_array($list) ? count($list) : 0;
 
-            return new LibraryRow($it[0], $it[1], $count($document->causes ?? null), $count($document->tests ?? null), is_numeric($revision) ? (int) $revision : 0);
+            return new LibraryRow(
+                $it[0], $it[1], $count($document->causes ?? null), $count($document->tests ?? null), is_numeric($revision) ? (int) $revision : 0,
+            );
         }, Library::names()));
     }
 

@@ -40,7 +40,10 @@ final readonly class LibraryEdit
                 }
                 $change = LibraryChange::of($node, Library::symptom($id));
                 $normalise || array_push($faults, ...array_map(
-                    static fn (string $pointer, float $sum): array => ['pointer' => $pointer, 'detail' => sprintf('sums to %.4g, not to 1: mend it, or say that it is to be made to', $sum)],
+                    static fn (string $pointer, float $sum): array => [
+                        'pointer' => $pointer,
+                        'detail' => sprintf('sums to %.4g, not to 1: mend it, or say that it is to be made to', $sum),
+                    ],
                     array_keys($change->odd),
                     $change->odd,
                 ));
@@ -87,7 +90,8 @@ final readonly class LibraryEdit
         }
         foreach ($change->tests as $test) {
             foreach ($jobs as [$label, $made]) {
-                isset($made["\0{$test}"]) && $faults[] = ['pointer' => $node->at('tests')->pointer, 'detail' => "\"{$test}\" would lose what {$label} has made of it"];
+                isset($made["\0{$test}"])
+                    && $faults[] = ['pointer' => $node->at('tests')->pointer, 'detail' => "\"{$test}\" would lose what {$label} has made of it"];
             }
         }
 

@@ -67,9 +67,13 @@ final readonly class SwapsElsewhere
         $jobs = Job::query()->whereIn('id', DB::table('swap_boards')->whereIn('board_id', $boards)->where('job_id', '<>', $job->id)->select('job_id'))
             ->where('state', '<>', 'void')->orderByDesc('number')->limit(self::JOBS)->get()->keyBy('id');
         $found = [];
-        foreach ($jobs->isEmpty() ? [] : Entry::standing(SwapTried::KIND)->whereIn('job_id', $jobs->keys())->orderByDesc('at')->orderByDesc('id')->limit(self::RUNS)->get() as $entry) {
+        foreach ($jobs->isEmpty()
+            ? []
+            : Entry::standing(SwapTried::KIND)->whereIn('job_id', $jobs->keys())->orderByDesc('at')->orderByDesc('id')->limit(self::RUNS)->get() as $entry) {
             $run = $entry->as(SwapTried::class);
-            $shares = $run === null ? [] : array_filter($run->parts, static fn (SwapFitted $it): bool => $it->board !== null && isset($names["\0{$it->board}"]));
+            $shares = $run === null
+                ? []
+                : array_filter($run->parts, static fn (SwapFitted $it): bool => $it->board !== null && isset($names["\0{$it->board}"]));
             $run === null || $shares === [] || array_unshift($found, [$jobs[$entry->job_id], $run->seenFrom($names, $jobs[$entry->job_id]->label())]);
         }
 

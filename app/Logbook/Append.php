@@ -36,20 +36,22 @@ final readonly class Append
      */
     public static function to(string $jobId, EntryDraft $draft, Person $who, ?Profile $profile = null, object ...$found): array
     {
-        return Once::transaction(static fn (): array => StandingOfJob::here()->during($jobId, static function () use ($jobId, $draft, $who, $profile, $found): array {
-            $job = Job::query()->lockForUpdate()->findOrFail($jobId);
-            $known = Entry::query()->find($draft->id);
-            if ($known !== null) {
-                return Fingerprint::same($known, $jobId, $draft) ? [$known, false] : throw Conflict::at('/id', 'another entry has this id');
-            }
+        return Once::transaction(
+            static fn (): array => StandingOfJob::here()->during($jobId, static function () use ($jobId, $draft, $who, $profile, $found): array {
+                $job = Job::query()->lockForUpdate()->findOrFail($jobId);
+                $known = Entry::query()->find($draft->id);
+                if ($known !== null) {
+                    return Fingerprint::same($known, $jobId, $draft) ? [$known, false] : throw Conflict::at('/id', 'another entry has this id');
+                }
 
-            $entry = (new self($job, $profile ?? $job->profile(), $who, array_values($found)))->add($draft);
-            for ($also = $draft->also; $also !== null; $also = $also->also) {
-                (new self($job, $job->profile(), $who))->add($also);
-            }
+                $entry = (new self($job, $profile ?? $job->profile(), $who, array_values($found)))->add($draft);
+                for ($also = $draft->also; $also !== null; $also = $also->also) {
+                    (new self($job, $job->profile(), $who))->add($also);
+                }
 
-            return [$entry, true];
-        }));
+                return [$entry, true];
+            }),
+        );
     }
 
     /** @param list<object> $found */

@@ -38,13 +38,13 @@ final readonly class BenchController
         $recent = Cards::jobs()->where('state', 'closed')->orderByDesc('last_entry_at')->orderByDesc('jobs.id')->limit(self::RECENT)->get();
 
         return new JsonResponse(new BenchPage(
-            Cards::jobCards($open),
-            max(0, $count - $open->count()),
-            Cards::itemCards(Cards::items()->where('kind', 'waiting')->reorder()->orderByRaw('ready IS NULL')->orderBy('since')->limit(self::LISTED)),
-            Cards::itemCards(Cards::items()->where('kind', 'hazard')->limit(self::LISTED)),
-            Cards::itemCards(Cards::items()->whereNotNull('due')->reorder('due')->limit(self::LISTED)),
-            Cards::jobCards($recent),
-            SignedIn::person($request)->role === Role::Lead ? Disk::notice() : null,
+            jobs: Cards::jobCards($open),
+            more_open: max(0, $count - $open->count()),
+            waiting: Cards::itemCards(Cards::items()->where('kind', 'waiting')->reorder()->orderByRaw('ready IS NULL')->orderBy('since')->limit(self::LISTED)),
+            hazards: Cards::itemCards(Cards::items()->where('kind', 'hazard')->limit(self::LISTED)),
+            due: Cards::itemCards(Cards::items()->whereNotNull('due')->reorder('due')->limit(self::LISTED)),
+            recent: Cards::jobCards($recent),
+            disk: SignedIn::person($request)->role === Role::Lead ? Disk::notice() : null,
         ));
     }
 }

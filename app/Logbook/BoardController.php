@@ -43,8 +43,9 @@ final readonly class BoardController
             $bare = $it->int('bare') === 1;
 
             return new BoardRow(
-                $it->string('id'), $it->string('name'), $it->text('serial'), $bare ? null : $it->string('machine'), $bare ? null : $it->string('machine_id'),
-                $it->string('slot'), $it->text('owner'), $it->string('kind'), $it->string('kind_id'),
+                id: $it->string('id'), name: $it->string('name'), serial: $it->text('serial'), machine: $bare ? null : $it->string('machine'),
+                machine_id: $bare ? null : $it->string('machine_id'),
+                place: $it->string('slot'), owner: $it->text('owner'), kind: $it->string('kind'), kind_id: $it->string('kind_id'),
             );
         }, $rows), $next));
     }

@@ -104,9 +104,10 @@ final readonly class BoardMoves
             $r = new Row($row);
 
             return new BoardMoveCard(
-                Cards::time($r->string('at')), $r->string('author'), $r->string('job_id'), $r->string('board_id'), $r->string('board'),
-                $r->int('from_bare') === 1 ? 'the shelf' : "{$r->string('from_name')}, {$r->string('from_place')}",
-                $r->int('into_bare') === 1 ? 'the shelf' : "{$r->string('into_name')}, {$r->string('to_place')}", $r->int('lent') === 1,
+                at: Cards::time($r->string('at')), author: $r->string('author'), job_id: $r->string('job_id'), board_id: $r->string('board_id'),
+                board: $r->string('board'),
+                from: $r->int('from_bare') === 1 ? 'the shelf' : "{$r->string('from_name')}, {$r->string('from_place')}",
+                into: $r->int('into_bare') === 1 ? 'the shelf' : "{$r->string('into_name')}, {$r->string('to_place')}", lent: $r->int('lent') === 1,
             );
         })->all());
     }
@@ -115,7 +116,8 @@ final readonly class BoardMoves
     private static function shelf(Board $board, Machine $from): Machine
     {
         return Machine::query()->create([
-            'slug' => mb_substr(IntakeLine::slug($board->name), 0, 30).'-'.substr(strtolower($board->id), -10).'-'.(1 + DB::table('board_moves')->where('board_id', $board->id)->count()),
+            'slug' => mb_substr(IntakeLine::slug($board->name), 0, 30).'-'.substr(strtolower($board->id), -10).'-'
+                .(1 + DB::table('board_moves')->where('board_id', $board->id)->count()),
             'name' => $board->name, 'kind_id' => $from->kind_id, 'bare' => true,
         ]);
     }

@@ -186,19 +186,19 @@ final readonly class Cards
         $next = is_array($sheet['next'] ?? null) ? $sheet['next'] : [];
 
         return new SheetCard(
-            $strings($sheet, 'known'),
-            array_map(
+            known: $strings($sheet, 'known'),
+            suspected: array_map(
                 self::suspect(...),
                 array_values(array_filter($list($sheet, 'suspected'), is_array(...))),
             ),
-            self::step($next),
-            array_map(static fn (array $it): GateCard => new GateCard(
+            next: self::step($next),
+            gates: array_map(static fn (array $it): GateCard => new GateCard(
                 Gate::from(self::word($it, 'gate')), self::word($it, 'words'), PowerOn::from(self::word($it, 'level')), ($it['closed'] ?? false) === true,
                 $strings($it, 'why'), self::word($it, 'passed_because') ?: null,
             ), array_values(array_filter($list($sheet, 'gates'), is_array(...)))),
-            $strings($sheet, 'notices'),
-            array_map(self::step(...), array_values(array_filter($list($sheet, 'then'), is_array(...)))),
-            array_map(self::step(...), array_values(array_filter($list($sheet, 'waits'), is_array(...)))),
+            notices: $strings($sheet, 'notices'),
+            then: array_map(self::step(...), array_values(array_filter($list($sheet, 'then'), is_array(...)))),
+            waits: array_map(self::step(...), array_values(array_filter($list($sheet, 'waits'), is_array(...)))),
         );
     }
 

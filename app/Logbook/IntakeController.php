@@ -36,18 +36,20 @@ final readonly class IntakeController
             ->where(static fn (Builder $query) => $query->where('name', 'like', $like)->orWhere('serial', $line->machine)
                 ->when($line->serial !== null, static fn (Builder $query) => $query->orWhere('serial', $line->serial)))
             ->whereNull('merged_into')->orderBy('name')->limit(self::OFFERED)->get()->all();
-        $kinds = $line->machine === '' ? [] : Kind::query()->whereNull('merged_into')->where('name', 'like', $like)->orderBy('name')->limit(self::OFFERED)->get()->all();
+        $kinds = $line->machine === ''
+            ? []
+            : Kind::query()->whereNull('merged_into')->where('name', 'like', $like)->orderBy('name')->limit(self::OFFERED)->get()->all();
 
         return new JsonResponse(new IntakeRead(
-            $line->machine,
-            $line->serial,
-            $line->owner,
-            $line->symptom,
-            array_values(array_map(MachineController::with(...), $machines)),
-            array_values(array_map(KindController::card(...), $kinds)),
-            self::meant($line, $machines)?->id,
-            count(array_filter($machines, static fn (Machine $it): bool => mb_strtolower($it->name) === mb_strtolower($line->machine))) > 1,
-            $line->alone,
+            machine: $line->machine,
+            serial: $line->serial,
+            owner: $line->owner,
+            symptom: $line->symptom,
+            machines: array_values(array_map(MachineController::with(...), $machines)),
+            kinds: array_values(array_map(KindController::card(...), $kinds)),
+            meant: self::meant($line, $machines)?->id,
+            ambiguous: count(array_filter($machines, static fn (Machine $it): bool => mb_strtolower($it->name) === mb_strtolower($line->machine))) > 1,
+            alone: $line->alone,
         ));
     }
 

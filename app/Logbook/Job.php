@@ -81,7 +81,9 @@ final class Job extends Model
     public function atHand(Node $query): self
     {
         $board = $query->filled('board')?->string();
-        if ($board !== null && strcasecmp($board, $this->board_id) !== 0 && !Board::query()->where('machine_id', $this->machine_id)->whereKey($board)->exists()) {
+        if ($board !== null
+            && strcasecmp($board, $this->board_id) !== 0
+            && !Board::query()->where('machine_id', $this->machine_id)->whereKey($board)->exists()) {
             $query->at('board')->refuse('is not a board of this machine');
         }
 

@@ -180,14 +180,22 @@ final readonly class JobController
     public function minutes(Job $job): JsonResponse
     {
         $lines = [];
-        foreach (DB::table('entries')->where('job_id', $job->id)->where('minutes', '>', 0)->groupBy('kind')->selectRaw('kind, SUM(minutes) AS minutes')->get() as $it) {
+        foreach (DB::table('entries')
+            ->where('job_id', $job->id)
+            ->where('minutes', '>', 0)
+            ->groupBy('kind')
+            ->selectRaw('kind, SUM(minutes) AS minutes')->get() as $it) {
             $row = new Row($it);
             $line = House::here()->hall->kinds->all[$row->string('kind')]->attack ?? 'work of no one line';
             $lines[$line] = ($lines[$line] ?? 0) + $row->int('minutes');
         }
         arsort($lines);
 
-        return new JsonResponse(array_map(static fn (string $line, int $minutes): MinutesSpent => new MinutesSpent($line, $minutes), array_keys($lines), $lines));
+        return new JsonResponse(array_map(
+            static fn (string $line, int $minutes): MinutesSpent => new MinutesSpent($line, $minutes),
+            array_keys($lines),
+            $lines,
+        ));
     }
 
     #[OA\Get(

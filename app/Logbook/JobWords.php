@@ -52,7 +52,9 @@ final readonly class JobWords
         if ($last !== null) {
             $again = now()->subSeconds(self::AGAIN_S)->format('Y-m-d H:i:s.v');
             $late = $last->string('received_at') >= $again;
-            DB::table('words_read')->update($late ? ['upto' => max($again, $from->string('upto')), 'id' => ''] : ['upto' => $last->string('received_at'), 'id' => $last->string('id')]);
+            DB::table('words_read')->update(
+                $late ? ['upto' => max($again, $from->string('upto')), 'id' => ''] : ['upto' => $last->string('received_at'), 'id' => $last->string('id')],
+            );
         }
 
         return count($rows) < self::STEP;
@@ -74,7 +76,9 @@ final readonly class JobWords
         $query = self::held(DB::table('job_words as first'), 'first', $alternatives[0])->orderByDesc('first.number')->limit(self::PAGE + 1);
         $before === null || $query->where('first.number', '<', $before);
         foreach (array_slice($alternatives, 1) as $some) {
-            $query->whereExists(static fn (Builder $q) => self::held($q->from('job_words as other')->whereColumn('other.number', 'first.number'), 'other', $some));
+            $query->whereExists(
+                static fn (Builder $q) => self::held($q->from('job_words as other')->whereColumn('other.number', 'first.number'), 'other', $some),
+            );
         }
 
         return array_values(array_map(static fn (mixed $it): int => is_numeric($it) ? (int) $it : 0, $query->pluck('first.number')->all()));
@@ -97,7 +101,12 @@ final readonly class JobWords
         if (DB::table('job_words')->where('word', $word)->exists()) {
             return [$word];
         }
-        $found = DB::table('job_words')->where('word', 'like', addcslashes($word, '%_\\').'%')->distinct()->orderBy('word')->limit(self::BEGINNINGS)->pluck('word')->all();
+        $found = DB::table('job_words')
+            ->where('word', 'like', addcslashes($word, '%_\\').'%')
+            ->distinct()
+            ->orderBy('word')
+            ->limit(self::BEGINNINGS)
+            ->pluck('word')->all();
 
         return array_values(array_filter($found, is_string(...)));
     }

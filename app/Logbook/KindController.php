@@ -30,7 +30,11 @@ final readonly class KindController
         $search = $query->has('search') && !$query->at('search')->isNull() ? $query->at('search')->string() : '';
         $kinds = Kind::query()->whereNull('merged_into')->when($search !== '', static fn ($q) => $q->where('found_by', 'like', Named::like($search)))
             ->orderBy('name')->limit(self::LISTED)->get(['id', 'slug', 'name', 'words']);
-        $counts = Machine::query()->whereIn('kind_id', $kinds->pluck('id'))->groupBy('kind_id')->selectRaw('kind_id, COUNT(*) AS machines')->pluck('machines', 'kind_id');
+        $counts = Machine::query()
+            ->whereIn('kind_id', $kinds->pluck('id'))
+            ->groupBy('kind_id')
+            ->selectRaw('kind_id, COUNT(*) AS machines')
+            ->pluck('machines', 'kind_id');
 
         return new JsonResponse(array_values($kinds->map(
             static fn (Kind $it): KindCard => new KindCard($it->id, $it->slug, $it->name, $it->words, self::count($counts->get($it->id))),
@@ -50,14 +54,14 @@ final readonly class KindController
         $hall = House::here()->hall;
 
         return new JsonResponse(new KindPage(
-            self::card($kind),
-            $kind->revision,
-            $hall->sections->words($kind->readProfile()),
-            array_values(array_map(MachineController::with(...), $machines->all())),
-            self::lessons($kind),
-            KindSheets::of($kind),
-            array_map(static fn (SheetSort $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), SheetSort::cases()),
-            $kind->merged_into,
+            kind: self::card($kind),
+            revision: $kind->revision,
+            known: $hall->sections->words($kind->readProfile()),
+            machines: array_values(array_map(MachineController::with(...), $machines->all())),
+            lessons: self::lessons($kind),
+            sheets: KindSheets::of($kind),
+            sheet_choices: array_map(static fn (SheetSort $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), SheetSort::cases()),
+            merged_into: $kind->merged_into,
         ));
     }
 

@@ -89,8 +89,9 @@ final readonly class KindSheets
                 $r = new Row($row);
 
                 return new KindSheetCard(
-                    $r->string('id'), SheetSort::from($r->string('what'))->words(), $r->string('name'), $r->text('note'), $r->int('bytes'), $r->string('crc32'),
-                    $r->string('sha256'), $r->string('author'), Cards::time($r->string('created_at')),
+                    id: $r->string('id'), what: SheetSort::from($r->string('what'))->words(), name: $r->string('name'), note: $r->text('note'),
+                    bytes: $r->int('bytes'), crc32: $r->string('crc32'),
+                    sha256: $r->string('sha256'), author: $r->string('author'), at: Cards::time($r->string('created_at')),
                 );
             })->all());
     }

@@ -34,8 +34,11 @@ final readonly class LessonCard
     {
         $hours = (strtotime($this->at) - strtotime($earlier->at)) / 3600;
 
-        return $this->job_id === null || $this->job_id !== $earlier->job_id || $this->author !== $earlier->author || $hours > self::SITTING_HOURS ? null : new self(
-            $this->revision, $this->at, $this->author, $this->job_id, $this->job_label, array_values(array_unique([...$earlier->changed, ...$this->changed])),
-        );
+        return $this->job_id === null || $this->job_id !== $earlier->job_id || $this->author !== $earlier->author || $hours > self::SITTING_HOURS
+            ? null
+            : new self(
+                $this->revision, $this->at, $this->author, $this->job_id, $this->job_label,
+                array_values(array_unique([...$earlier->changed, ...$this->changed])),
+            );
     }
 }

@@ -62,14 +62,14 @@ final readonly class MachineController
         )->orderBy('slot')->get()->groupBy('machine_id');
 
         return array_map(static fn (Row $it): MachineCard => new MachineCard(
-            $it->string('id'),
-            $it->string('slug'),
-            $it->string('name'),
-            $it->string('words'),
-            self::boards($boards->get($it->string('id'))?->all() ?? []),
-            $it->string('kind_id'),
-            $it->text('serial'),
-            $it->text('owner'),
+            id: $it->string('id'),
+            slug: $it->string('slug'),
+            name: $it->string('name'),
+            kind: $it->string('words'),
+            boards: self::boards($boards->get($it->string('id'))?->all() ?? []),
+            kind_id: $it->string('kind_id'),
+            serial: $it->text('serial'),
+            owner: $it->text('owner'),
         ), $rows);
     }
 
@@ -125,15 +125,15 @@ final readonly class MachineController
         $jobs = Cards::jobs()->whereIn('jobs.machine_id', $all)->orderByDesc('opened_at')->limit(30)->get();
 
         return new JsonResponse(new MachinePage(
-            self::card($machine, Board::query()->where('machine_id', $machine->id)->orderBy('slot')->get()->all()),
-            $machine->described->revision,
-            $machine->described->profile,
-            array_map(static fn (SourceNote $note): SourceNoteCard => new SourceNoteCard($note->source, $note->note), $profile->sourceNotes),
-            array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautions),
-            ChoiceCard::all(Caution::class),
-            Cards::jobCards($jobs),
-            BoardMoves::of(null, $machine),
-            self::empty($machine, $profile),
+            machine: self::card($machine, Board::query()->where('machine_id', $machine->id)->orderBy('slot')->get()->all()),
+            revision: $machine->described->revision,
+            profile: $machine->described->profile,
+            source_notes: array_map(static fn (SourceNote $note): SourceNoteCard => new SourceNoteCard($note->source, $note->note), $profile->sourceNotes),
+            cautions: array_map(static fn (Caution $caution): string => $caution->words(), $profile->cautions),
+            caution_choices: ChoiceCard::all(Caution::class),
+            jobs: Cards::jobCards($jobs),
+            moves: BoardMoves::of(null, $machine),
+            empty: self::empty($machine, $profile),
         ));
     }
 
@@ -175,14 +175,14 @@ final readonly class MachineController
     private static function card(Machine $machine, array $boards): MachineCard
     {
         return new MachineCard(
-            $machine->id,
-            $machine->slug,
-            $machine->name,
-            $machine->described->words,
-            self::boards($boards),
-            $machine->kind_id,
-            $machine->serial,
-            $machine->owner,
+            id: $machine->id,
+            slug: $machine->slug,
+            name: $machine->name,
+            kind: $machine->described->words,
+            boards: self::boards($boards),
+            kind_id: $machine->kind_id,
+            serial: $machine->serial,
+            owner: $machine->owner,
         );
     }
 

@@ -74,7 +74,8 @@ final readonly class Merges
         $body = Body::as($request, MergeBody::class);
 
         return new JsonResponse(Once::transaction(static function () use ($machine, $body): MergeCard {
-            $other = Machine::query()->where('bare', false)->lockForUpdate()->find($body->other) ?? throw InvalidDocument::at('/other', 'there is no such machine');
+            $other = Machine::query()->where('bare', false)->lockForUpdate()->find($body->other)
+                ?? throw InvalidDocument::at('/other', 'there is no such machine');
             self::apart($machine->id, $other->id, $machine->merged_into, $other->merged_into);
             $machine->kind_id === $other->kind_id || throw InvalidDocument::at('/other', 'is of another kind: merge the kinds first');
             $conflicts = $moves = [];
@@ -87,7 +88,9 @@ final readonly class Merges
             }
             foreach (Board::query()->where('machine_id', $other->id)->orderBy('slot')->get() as $board) {
                 $same = Board::query()->where('machine_id', $machine->id)->where('slot', $board->slot)->first();
-                $moves[] = $same === null ? "{$board->name} goes into the place {$board->slot}" : "the record of {$board->name} is shown with that of {$same->name}";
+                $moves[] = $same === null
+                    ? "{$board->name} goes into the place {$board->slot}"
+                    : "the record of {$board->name} is shown with that of {$same->name}";
                 if ($body->done) {
                     $same === null ? $board->update(['machine_id' => $machine->id]) : $board->update(['merged_into' => $same->id]);
                 }

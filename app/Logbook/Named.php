@@ -26,7 +26,8 @@ final readonly class Named
         }
         $text = base64_decode(strtr($after->string(), '-_', '+/'), true);
         $parts = $text === false ? [] : explode('|', $text, 2);
-        count($parts) === 2 && mb_check_encoding($parts[1], 'UTF-8') && preg_match('/^[0-9a-z]{26}$/i', $parts[0]) === 1 || $after->refuse('is not a place in this list');
+        count($parts) === 2 && mb_check_encoding($parts[1], 'UTF-8') && preg_match('/^[0-9a-z]{26}$/i', $parts[0]) === 1
+            || $after->refuse('is not a place in this list');
 
         return new self($search, $parts[1], $parts[0]);
     }

@@ -20,7 +20,10 @@ final readonly class PhotoCards
     /** @return list<PhotoCard> in time order */
     public static function of(Job $job): array
     {
-        return self::cards(self::photos()->where('job_id', $job->id)->orderBy('taken_in_at')->orderBy('id')->get(), self::entries()->where('job_id', $job->id)->whereIn('kind', [PhotoTaken::KIND, Pin::KIND])->get());
+        return self::cards(
+            self::photos()->where('job_id', $job->id)->orderBy('taken_in_at')->orderBy('id')->get(),
+            self::entries()->where('job_id', $job->id)->whereIn('kind', [PhotoTaken::KIND, Pin::KIND])->get(),
+        );
     }
 
     /** The latest of all the board's jobs, or those before a place. */

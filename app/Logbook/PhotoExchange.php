@@ -62,7 +62,8 @@ final class PhotoExchange extends Exchange
             $at = CarbonImmutable::instance($node->at('taken_in_at')->instant())->utc();
             $at->greaterThan(now()->addDay()) && $node->at('taken_in_at')->refuse('lies more than a day ahead');
             $known ??= Photo::query()->create([
-                'id' => $id, 'job_id' => $job->id, 'board_id' => $job->board_id, 'author' => $node->at('author')->text(120), 'width' => $drawn->width, 'height' => $drawn->height,
+                'id' => $id, 'job_id' => $job->id, 'board_id' => $job->board_id, 'author' => $node->at('author')->text(120),
+                'width' => $drawn->width, 'height' => $drawn->height,
                 'bytes' => $drawn->bytes, 'sha256' => $node->at('sha256')->text(64), 'taken_in_at' => $at, 'imported' => !$files->own,
             ]);
             $files->land($drawn->file, $known->file());

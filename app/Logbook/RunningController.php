@@ -16,7 +16,11 @@ final readonly class RunningController
     private const DAY = 1440;
 
     #[OA\Get(path: '/running', operationId: 'listRunning', tags: ['logbook'], responses: [
-        new OA\Response(response: 200, description: 'the next look first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: RunningCard::class))),
+        new OA\Response(
+            response: 200,
+            description: 'the next look first',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: RunningCard::class)),
+        ),
     ])]
     public function index(): JsonResponse
     {
@@ -31,7 +35,8 @@ final readonly class RunningController
 
             return new RunningCard(
                 Cards::item($it), $row->text('title') ?? '', $row->text('machine') ?? '',
-                $due === null ? null : self::when((int) floor((strtotime("{$due} UTC") - $now->getTimestamp()) / 60)), $row->text('occupies'), $row->int('hands') === 1,
+                $due === null ? null : self::when((int) floor((strtotime("{$due} UTC") - $now->getTimestamp()) / 60)), $row->text('occupies'),
+                $row->int('hands') === 1,
             );
         }, $rows->all())));
     }

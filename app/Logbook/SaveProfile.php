@@ -77,7 +77,12 @@ final readonly class SaveProfile
     /** Without what a job has taught, its last lesson first; what others have said since stays. */
     public static function without(Kind $kind, Job $job, string $author): void
     {
-        $lessons = DB::table('kind_profiles')->where('kind_id', $kind->id)->where('job_id', $job->id)->orderByDesc('revision')->limit(self::LESSONS)->pluck('revision')->all();
+        $lessons = DB::table('kind_profiles')
+            ->where('kind_id', $kind->id)
+            ->where('job_id', $job->id)
+            ->orderByDesc('revision')
+            ->limit(self::LESSONS)
+            ->pluck('revision')->all();
         $lessons !== [] || throw InvalidDocument::at('/job', 'has taught nothing of this kind');
         $document = static fn (int $revision): \stdClass => Node::parse((new Row(
             DB::table('kind_profiles')->where('kind_id', $kind->id)->where('revision', $revision)->first() ?? abort(404),

@@ -19,7 +19,11 @@ final readonly class SearchPage
         public array $jobs,
         #[OA\Property(description: 'cursor of what is older; null: nothing is')]
         public ?int $before,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: MachineCard::class), description: 'whose name, serial, owner or kind holds what was asked for; the first ones')]
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: MachineCard::class),
+            description: 'whose name, serial, owner or kind holds what was asked for; the first ones',
+        )]
         public array $machines,
         #[OA\Property(description: 'all entries are in it; false for some minutes after a large import')]
         public bool $whole,

@@ -45,7 +45,9 @@ final readonly class SheetDocument
     {
         $texts = static function (array $of, string $list): array {
             $all = is_array($of[$list] ?? null) ? $of[$list] : [];
-            $gate = static fn (array $it): string => is_string($it['words'] ?? null) ? "{$it['words']}: ".(is_string($it['level'] ?? null) ? $it['level'] : '') : '';
+            $gate = static fn (array $it): string => is_string($it['words'] ?? null)
+                ? "{$it['words']}: ".(is_string($it['level'] ?? null) ? $it['level'] : '')
+                : '';
 
             return array_map(static fn (mixed $it): string => !is_array($it) ? '' : (is_string($it['text'] ?? null) ? $it['text'] : $gate($it)), $all);
         };

@@ -121,13 +121,13 @@ final readonly class TeachController
 
         return new JsonResponse($lines->map(
             static fn (TaughtLine $it): TaughtLineCard => new TaughtLineCard(
-                $it->id,
-                $it->read()->sort,
-                $it->read()->words(),
-                $it->example,
-                (string) ($it->port_id === null ? $machines[$it->machine_id] ?? '' : $ports[$it->port_id] ?? ''),
-                $it->author,
-                $it->active,
+                id: $it->id,
+                sort: $it->read()->sort,
+                pattern: $it->read()->words(),
+                example: $it->example,
+                of: (string) ($it->port_id === null ? $machines[$it->machine_id] ?? '' : $ports[$it->port_id] ?? ''),
+                author: $it->author,
+                active: $it->active,
             ),
         )->all());
     }

@@ -97,15 +97,18 @@ final readonly class RunAsShown
         $repeated = $run->repeats_id === null ? null : Run::query()->find($run->repeats_id);
         $state = RunState::read($run, $profile, $bands);
         $page = new self(
-            $state,
-            $described,
-            $load ?? $state->load(),
-            $what,
-            $bands,
-            $repeated === null ? null : RunState::read($repeated, $profile, $bands),
-            $job->string('state') === 'closed',
-            TrueHere::of($run->board_id),
-            Entry::query()->whereIn('id', self::shown($state)->pluck('entry_id'))->get(['id', 'kind', 'author', 'person_id', 'data'])->keyBy('id')->all(),
+            state: $state,
+            described: $described,
+            load: $load ?? $state->load(),
+            what: $what,
+            bands: $bands,
+            before: $repeated === null ? null : RunState::read($repeated, $profile, $bands),
+            closed: $job->string('state') === 'closed',
+            here: TrueHere::of($run->board_id),
+            entries: Entry::query()
+                ->whereIn('id', self::shown($state)->pluck('entry_id'))
+                ->get(['id', 'kind', 'author', 'person_id', 'data'])
+                ->keyBy('id')->all(),
         );
 
         return $page->page($job, $job->string('board'));

@@ -41,7 +41,8 @@ final class RunExchange extends Exchange
     public function entry(Row $row): array
     {
         return ['meter' => $row->text('entry_id') === null ? null : [
-            'reading_pct' => $row->float('reading_pct'), 'counts' => $row->float('counts'), 'resolution_v' => $row->float('resolution_v'), 'point' => $row->text('point'),
+            'reading_pct' => $row->float('reading_pct'), 'counts' => $row->float('counts'), 'resolution_v' => $row->float('resolution_v'),
+            'point' => $row->text('point'),
         ]];
     }
 

@@ -32,7 +32,11 @@ final readonly class RunState
         $rails = self::rails($profile, $bands);
         $readings = StandingOfJob::here()->once(
             "readings {$run->id}",
-            static fn (): Collection => StoredReading::query()->where('run_id', $run->id)->where('superseded', false)->orderBy('at')->orderBy('entry_id')->get(),
+            static fn (): Collection => StoredReading::query()
+                ->where('run_id', $run->id)
+                ->where('superseded', false)
+                ->orderBy('at')
+                ->orderBy('entry_id')->get(),
         );
 
         return new self($run, $profile, $rails, $readings, self::judged($readings, $rails));

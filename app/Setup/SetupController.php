@@ -22,29 +22,29 @@ final readonly class SetupController
         $sheet = SetupRoom::sheet($job);
 
         return new JsonResponse(new SetupPage(
-            $job->id,
-            $job->label(),
-            $job->title,
-            $job->state === 'open',
-            array_map(self::setting(...), $sheet->settings ?? []),
-            $sheet === null ? [] : self::held($sheet),
-            $sheet?->clashes() ?? [],
-            array_map(static fn (array $plan): SetupPlan => new SetupPlan(array_map(static fn (array $it): SettingMove => new SettingMove(
+            job_id: $job->id,
+            job_label: $job->label(),
+            job_title: $job->title,
+            open: $job->state === 'open',
+            settings: array_map(self::setting(...), $sheet->settings ?? []),
+            held: $sheet === null ? [] : self::held($sheet),
+            clashes: $sheet?->clashes() ?? [],
+            plans: array_map(static fn (array $plan): SetupPlan => new SetupPlan(array_map(static fn (array $it): SettingMove => new SettingMove(
                 self::setting($it[0]),
                 $it[1],
                 "{$it[0]->block} of {$it[0]->device}: from {$it[0]->stands()->words()} to {$it[0]->options[$it[1]]->words()}",
             ), $plan)), $sheet?->plans() ?? []),
-            $sheet->found->reasons ?? [],
-            SettingSaid::EXAMPLE,
+            reasons: $sheet->found->reasons ?? [],
+            example: SettingSaid::EXAMPLE,
         ));
     }
 
     private static function setting(SettingSaid $it): SettingCard
     {
         return new SettingCard(
-            $it->device, $it->block, $it->takes->value, $it->takes->words(),
-            array_map(static fn (WayToStand $one): SettingWay => new SettingWay($one->value, $one->pins, $one->words()), $it->options),
-            $it->at, $it->length, $it->sentence(''),
+            device: $it->device, block: $it->block, takes: $it->takes->value, takes_words: $it->takes->words(),
+            options: array_map(static fn (WayToStand $one): SettingWay => new SettingWay($one->value, $one->pins, $one->words()), $it->options),
+            at: $it->at, length: $it->length, says: $it->sentence(''),
         );
     }
 

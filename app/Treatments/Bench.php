@@ -53,7 +53,11 @@ final readonly class Bench
             $others["in {$data->vessel} ({$where})"] = $substances;
         }
         $refused = Meeting::refused($whole->substances, $others, $data->closed);
-        $refused === [] || throw InvalidDocument::at($taken === [] ? '/data/step' : '/data/vessel', implode('; ', $refused).'. Never mix them: rinse between, or take another vessel');
+        $refused === []
+            || throw InvalidDocument::at(
+                $taken === [] ? '/data/step' : '/data/vessel',
+                implode('; ', $refused).'. Never mix them: rinse between, or take another vessel',
+            );
         $taken === [] || throw InvalidDocument::at('/data/vessel', "{$data->vessel} is taken: ".implode('; ', $taken));
 
         return $whole;
@@ -62,14 +66,18 @@ final readonly class Bench
     /** @return list<array{string, list<Substance>}> whose, and what is in it */
     private static function in(string $vessel): array
     {
-        $rows = DB::table('treatment_steps')->join('open_items', 'open_items.id', '=', 'treatment_steps.id')->join('jobs', 'jobs.id', '=', 'treatment_steps.job_id')
+        $rows = DB::table('treatment_steps')
+            ->join('open_items', 'open_items.id', '=', 'treatment_steps.id')
+            ->join('jobs', 'jobs.id', '=', 'treatment_steps.job_id')
             ->where('open_items.open', true)->where('treatment_steps.vessel', $vessel)->lockForUpdate()
             ->get(['jobs.number', 'treatment_steps.part', 'treatment_steps.author', 'treatment_steps.substances']);
 
         return array_values(array_map(static function (object $it): array {
             $row = new Row($it);
             $values = json_decode($row->string('substances'));
-            $substances = is_array($values) ? array_filter(array_map(static fn (mixed $one): ?Substance => is_string($one) ? Substance::tryFrom($one) : null, $values)) : [];
+            $substances = is_array($values)
+                ? array_filter(array_map(static fn (mixed $one): ?Substance => is_string($one) ? Substance::tryFrom($one) : null, $values))
+                : [];
 
             return [sprintf('%s of J-%04d, %s', $row->string('part'), $row->int('number'), $row->string('author')), array_values($substances)];
         }, $rows->all()));

@@ -49,26 +49,32 @@ final readonly class FitsNowController
         $called = array_filter(array_map(static fn (RunsNow $it): ?string => $it->then === null ? null : "{$it->then->of} {$it->then->text}", $running));
         $next = array_values(array_filter($next, static fn (HandsNow $it): bool => !in_array("{$it->of} {$it->text}", $called, true)));
         $found = FitsNow::of($running, $next);
-        $more = Job::query()->whereIn('id', array_diff(array_map(static fn (HandsStep $it): string => $it->step->of, $found->steps), array_keys($labels)))->get(['id', 'number']);
+        $more = Job::query()->whereIn(
+            'id',
+            array_diff(array_map(static fn (HandsStep $it): string => $it->step->of, $found->steps), array_keys($labels)),
+        )->get(['id', 'number']);
         foreach ($more as $job) {
             $labels[$job->id] = $job->label();
         }
 
         return new JsonResponse(new FitsNowCard(array_map(static fn (HandsStep $it): HandsStepCard => new HandsStepCard(
-            Cards::time($now->addSeconds((int) round($it->start * 60))->format('Y-m-d H:i:s.v')),
-            $it->start < 1.0,
-            $it->step->text,
-            $it->step->of,
-            $labels[$it->step->of] ?? '',
-            round($it->minutes).' min'.($it->step->minutes === null ? ', assumed' : ''),
-            $it->because,
+            at: Cards::time($now->addSeconds((int) round($it->start * 60))->format('Y-m-d H:i:s.v')),
+            now: $it->start < 1.0,
+            text: $it->step->text,
+            job_id: $it->step->of,
+            job_label: $labels[$it->step->of] ?? '',
+            minutes: round($it->minutes).' min'.($it->step->minutes === null ? ', assumed' : ''),
+            because: $it->because,
         ), $found->steps), $found->proved, $found->reasons));
     }
 
     /** @return list<RunsNow> */
     private static function running(\DateTimeImmutable $now): array
     {
-        $rows = DB::table('open_items')->where('open', true)->whereNotNull('due')->where('due', '<', $now->modify('+'.self::TODAY_MINUTES.' minutes')->format('Y-m-d H:i:s'))
+        $rows = DB::table('open_items')
+            ->where('open', true)
+            ->whereNotNull('due')
+            ->where('due', '<', $now->modify('+'.self::TODAY_MINUTES.' minutes')->format('Y-m-d H:i:s'))
             ->orderBy('due')->limit(self::RUNNING)->get(['id', 'job_id', 'kind', 'text', 'due', 'occupies', 'hands']);
         $running = [];
         foreach ($rows as $it) {

@@ -19,7 +19,8 @@ final readonly class PictureColours
 
     public static function read(ColourRead $data, Job $job): ColourRead
     {
-        $photo = Photo::query()->where('job_id', $job->id)->where('id', $data->photo)->first() ?? throw InvalidDocument::at('/data/photo', 'is not a photo of this job');
+        $photo = Photo::query()->where('job_id', $job->id)->where('id', $data->photo)->first()
+            ?? throw InvalidDocument::at('/data/photo', 'is not a photo of this job');
         $image = is_file($photo->file()) ? imagecreatefromjpeg($photo->file()) : false;
         $image !== false || throw InvalidDocument::at('/data/photo', 'the picture itself is not here: it was not brought in with the record');
 

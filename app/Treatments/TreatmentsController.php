@@ -38,17 +38,17 @@ final readonly class TreatmentsController
         $vessels = DB::table('treatment_steps')->orderByDesc('id')->limit(self::VESSELS)->pluck('vessel')->unique();
 
         return new JsonResponse(new TreatmentsPage(
-            $job->id,
-            $job->label(),
-            $job->title,
-            $job->state === 'open',
-            array_map(static fn (Damage $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Damage::cases()),
-            array_map(static fn (Material $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Material::cases()),
-            array_map(static fn (PartFlag $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), PartFlag::cases()),
-            array_map(self::treatment(...), Treated::of($job)),
-            array_values(array_filter($vessels->all(), is_string(...))),
-            self::colours($job),
-            array_map(static fn (Dilutable $it): ChoiceCard => new ChoiceCard($it->value, strtr($it->value, '_', ' ')), Dilutable::cases()),
+            job_id: $job->id,
+            job_label: $job->label(),
+            job_title: $job->title,
+            open: $job->state === 'open',
+            damages: array_map(static fn (Damage $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Damage::cases()),
+            materials: array_map(static fn (Material $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Material::cases()),
+            flags: array_map(static fn (PartFlag $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), PartFlag::cases()),
+            treatments: array_map(self::treatment(...), Treated::of($job)),
+            vessels: array_values(array_filter($vessels->all(), is_string(...))),
+            colours: self::colours($job),
+            dilutable: array_map(static fn (Dilutable $it): ChoiceCard => new ChoiceCard($it->value, strtr($it->value, '_', ' ')), Dilutable::cases()),
         ));
     }
 
@@ -77,7 +77,8 @@ final readonly class TreatmentsController
             $it = $entry->as(ColourRead::class);
             if ($it !== null) {
                 $parts[$it->part][] = new ColourPoint(
-                    $entry->id, Cards::time($entry->at->utc()->format('Y-m-d H:i:s.v')), $it->hours, $it->delta(), number_format($it->delta(), 1), $it->sentence(''), $it->reasons,
+                    entry: $entry->id, at: Cards::time($entry->at->utc()->format('Y-m-d H:i:s.v')), hours: $it->hours, delta: $it->delta(),
+                    delta_words: number_format($it->delta(), 1), says: $it->sentence(''), reasons: $it->reasons,
                 );
                 $it->hours === null || $read[$it->part][] = [$it->hours, $it->delta()];
             }
@@ -94,8 +95,13 @@ final readonly class TreatmentsController
     private static function means(Means $it, MeansVerdict $verdict, array $reasons): MeansCard
     {
         return new MeansCard(
-            $it->id, strtr($it->id, '_', ' '), $verdict->value, $verdict->words(), $it->minutes, $it->reach, $it->risk, $reasons,
-            array_map(static fn (TreatmentStep $step, int $i): TreatmentStepCard => self::step($step, $i + 1, 'later', null), $it->steps, array_keys($it->steps)),
+            id: $it->id, words: strtr($it->id, '_', ' '), verdict: $verdict->value, verdict_words: $verdict->words(), minutes: $it->minutes,
+            reach: $it->reach, risk: $it->risk, reasons: $reasons,
+            steps: array_map(
+                static fn (TreatmentStep $step, int $i): TreatmentStepCard => self::step($step, $i + 1, 'later', null),
+                $it->steps,
+                array_keys($it->steps),
+            ),
         );
     }
 
@@ -113,9 +119,15 @@ final readonly class TreatmentsController
             }, $it);
         }
 
-        $minutes = static fn (bool $hands): int => (int) round(array_sum(array_map(static fn (TreatmentStep $one): float => $one->hands === $hands ? $one->minutes : 0.0, $it->steps())));
+        $minutes = static fn (bool $hands): int => (int) round(array_sum(array_map(
+            static fn (TreatmentStep $one): float => $one->hands === $hands ? $one->minutes : 0.0,
+            $it->steps(),
+        )));
 
-        return new TreatmentCard($it->id, $it->chosen->part, $it->chosen->sentence(''), $steps, $minutes(true), $minutes(false), $it->chosen->means === MeansTable::WITH_CURRENT);
+        return new TreatmentCard(
+            id: $it->id, part: $it->chosen->part, words: $it->chosen->sentence(''), steps: $steps, hands: $minutes(true), waiting: $minutes(false),
+            bath: $it->chosen->means === MeansTable::WITH_CURRENT,
+        );
     }
 
     private static function step(TreatmentStep $step, int $n, string $state, ?Treated $of): TreatmentStepCard
@@ -124,8 +136,9 @@ final readonly class TreatmentsController
         $data = $begun?->as(StepBegun::class);
 
         return new TreatmentStepCard(
-            $n, $step->do, $step->minutes, $step->hands, $step->caution, $state, $begun?->id,
-            $data?->dueAt === null ? null : Cards::time($data->dueAt->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.v')), $data?->vessel,
+            n: $n, do: $step->do, minutes: $step->minutes, hands: $step->hands, caution: $step->caution, state: $state, begun: $begun?->id,
+            due: $data?->dueAt === null ? null : Cards::time($data->dueAt->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.v')),
+            vessel: $data?->vessel,
         );
     }
 }

@@ -53,7 +53,10 @@ final class TreatmentsRoom extends Room
         if ($data instanceof StepDone) {
             $begun = OpenItem::query()->where('kind', Core::RUNS)->where('job_id', $at->job->id)->where('open', true)->find(strtolower($data->begun));
 
-            return Shape::of(StepDone::class)->with($data, ['what' => $begun->text ?? throw InvalidDocument::at('/data/begun', 'is no step that runs on this job')]);
+            return Shape::of(StepDone::class)->with(
+                $data,
+                ['what' => $begun->text ?? throw InvalidDocument::at('/data/begun', 'is no step that runs on this job')],
+            );
         }
 
         return $data;
@@ -63,7 +66,10 @@ final class TreatmentsRoom extends Room
     {
         $data = $entry->data;
         if ($data instanceof StepBegun) {
-            self::runs($entry, mb_substr("{$data->part}: {$data->do}", 0, 300), (string) $data->part, $data->dueAt, $data->vessel, $data->hands ?? false, $data->substances);
+            self::runs(
+                $entry, mb_substr("{$data->part}: {$data->do}", 0, 300), (string) $data->part, $data->dueAt, $data->vessel, $data->hands ?? false,
+                $data->substances,
+            );
         }
         if ($data instanceof RunsAlone) {
             self::runs($entry, $data->what, mb_substr($data->what, 0, 120), $data->dueAt, $data->occupies, false, []);

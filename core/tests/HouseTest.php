@@ -37,6 +37,16 @@ final class HouseTest extends TestCase
         }
     }
 
+    public function test_a_line_is_read_at_a_glance(): void
+    {
+        foreach (['app', 'bin', 'bootstrap', 'config', 'core', 'database', 'resources/ts', 'routes', 'standins', 'tests'] as $folder) {
+            foreach (self::files($folder, '/(?<!generated\.d)\.(php|tsx?)$|^ash$/') as $path => $text) {
+                $long = array_filter(explode("\n", $text), static fn (string $line): bool => mb_strlen($line) > 160);
+                self::assertSame([], $long, $path);
+            }
+        }
+    }
+
     public function test_every_php_file_is_strict(): void
     {
         foreach (['app', 'config', 'database', 'routes', 'standins', 'tests'] as $folder) {

@@ -172,7 +172,10 @@ final class ListsTest extends TestCase
 
     public function test_what_can_be_exchanged_and_what_is_marked(): void
     {
-        $of = static fn (string $kind): LocatedSuspect => new LocatedSuspect(1, SuspectKind::from($kind), 'U1', ['U1', 'U2'], 'A', [0], [], 1, 1, '', '');
+        $of = static fn (string $kind): LocatedSuspect => new LocatedSuspect(
+            rank: 1, kind: SuspectKind::from($kind), ref: 'U1', refs: ['U1', 'U2'], bank: 'A', bits: [0], addressBits: [], explains: 1,
+            probability: 1, text: '', action: '',
+        );
         $kinds = [
             'chip' => [true, 2], 'chip_part' => [true, 2], 'several_chips' => [false, 2], 'data_line' => [false, 0], 'address_line' => [false, 0],
             'bank' => [false, 0], 'everything' => [false, 0], 'data_bridge' => [false, 0], 'address_bridge' => [false, 0], 'drive_line' => [false, 0],

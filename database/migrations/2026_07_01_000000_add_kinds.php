@@ -52,7 +52,10 @@ return new class extends Migration {
         foreach (['UPDATE', 'DELETE'] as $event) {
             $name = 'kind_profiles_no_'.strtolower($event);
             DB::unprepared("DROP TRIGGER IF EXISTS {$name}");
-            DB::unprepared("CREATE TRIGGER {$name} BEFORE {$event} ON kind_profiles FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'kind_profiles is append-only'");
+            DB::unprepared(
+                "CREATE TRIGGER {$name} BEFORE {$event} ON kind_profiles FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = "
+                    ."'kind_profiles is append-only'",
+            );
         }
         Schema::hasColumn('machines', 'profile') && Schema::dropColumns('machines', ['kind', 'profile', 'revision']);
     }

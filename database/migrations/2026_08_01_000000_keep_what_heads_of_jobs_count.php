@@ -25,7 +25,11 @@ return new class extends Migration {
         });
         $kinds = Rooms::hall()->kinds->where(static fn (EntryKind $kind): bool => $kind->weight->bringsSomething());
         $marks = implode(', ', array_fill(0, count($kinds), '?'));
-        DB::statement("UPDATE jobs JOIN (SELECT job_id, MAX(at) AS at FROM entries WHERE kind IN ({$marks}) GROUP BY job_id) e ON e.job_id = jobs.id SET evidence_at = e.at", $kinds);
+        DB::statement(
+            "UPDATE jobs JOIN (SELECT job_id, MAX(at) AS at FROM entries WHERE kind IN ({$marks}) GROUP BY job_id) e ON e.job_id = jobs.id "
+                .'SET evidence_at = e.at',
+            $kinds,
+        );
         DB::statement('UPDATE jobs JOIN (SELECT entries.job_id, SUM(entries.minutes) AS minutes FROM entries JOIN jobs ON jobs.id = entries.job_id
             WHERE jobs.evidence_at IS NULL OR entries.at > jobs.evidence_at GROUP BY entries.job_id) e ON e.job_id = jobs.id SET idle_minutes = e.minutes');
     }

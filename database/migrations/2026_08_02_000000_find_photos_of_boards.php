@@ -11,7 +11,8 @@ use Illuminate\Support\Facades\Schema;
 return new class extends Migration {
     public function up(): void
     {
-        Schema::hasColumn('photos', 'board_id') || Schema::table('photos', static fn (Blueprint $table) => $table->ulid('board_id')->nullable()->after('job_id'));
+        Schema::hasColumn('photos', 'board_id')
+            || Schema::table('photos', static fn (Blueprint $table) => $table->ulid('board_id')->nullable()->after('job_id'));
         DB::statement('UPDATE photos JOIN jobs ON jobs.id = photos.job_id SET photos.board_id = jobs.board_id WHERE photos.board_id IS NULL');
         Schema::hasIndex('photos', ['board_id', 'taken_in_at', 'id']) || Schema::table('photos', static function (Blueprint $table): void {
             $table->foreign('board_id')->references('id')->on('boards');

@@ -50,7 +50,9 @@ final class Console
     {
         $due = null;
         foreach ($this->clients as $client) {
-            $at = $client->control || $client->unsent !== '' ? null : ($client->lines === null ? $client->since + self::CONTROL : ($client->lines->valid() ? $client->due : null));
+            $at = $client->control || $client->unsent !== ''
+                ? null
+                : ($client->lines === null ? $client->since + self::CONTROL : ($client->lines->valid() ? $client->due : null));
             $due = $at === null ? $due : min($due ?? $at, $at);
         }
 

@@ -94,14 +94,16 @@ final class Bulk
             ."'\",\"kind\":\"desk computer\",\"boards\":[{\"key\":\"main\",\"name\":\"Main board\"},{\"key\":\"card\",\"name\":\"Card\"}],"
             ."\"rails\":[{\"name\":\"+5\",\"nominal_v\":5,\"test_points\":[{\"name\":\"J1\",\"point\":\"supply\"}]}]}')";
         $this->database->exec("INSERT INTO kinds (id, slug, name, words, profile, revision, created_at, updated_at)
-            SELECT CONCAT('00k', LPAD(seq, 23, '0')), CONCAT('bulk-', seq), CONCAT('Bulk ', seq), 'desk computer', {$profile}, 3, NOW(), NOW() FROM seq_1_to_{$kinds}");
+            SELECT CONCAT('00k', LPAD(seq, 23, '0')), CONCAT('bulk-', seq), CONCAT('Bulk ', seq), 'desk computer', {$profile}, 3, NOW(),
+              NOW() FROM seq_1_to_{$kinds}");
         $this->database->exec("INSERT INTO kind_profiles (kind_id, revision, profile, author, created_at)
             SELECT k.id, s.seq, k.profile, 'x', NOW() FROM kinds k JOIN seq_1_to_3 s WHERE k.id LIKE '00k%'");
         $this->database->exec("INSERT INTO machines (id, slug, name, kind_id, serial, owner, created_at, updated_at)
             SELECT CONCAT('00m', LPAD(seq, 23, '0')), CONCAT('bulk-machine-', seq), CONCAT('Bulk ', 1 + seq % {$kinds}),
                 CONCAT('00k', LPAD(1 + seq % {$kinds}, 23, '0')), CONCAT('S', seq, 'x'), CONCAT('Owner ', seq % 300), NOW(), NOW() FROM seq_1_to_{$machines}");
         $this->database->exec("INSERT INTO boards (id, machine_id, slot, name, serial, created_at, updated_at)
-            SELECT CONCAT('00', LEFT(b.slot, 1), LPAD(s.seq, 23, '0')), CONCAT('00m', LPAD(s.seq, 23, '0')), b.slot, b.name, CONCAT('B', s.seq, LEFT(b.slot, 1)), NOW(), NOW()
+            SELECT CONCAT('00', LEFT(b.slot, 1), LPAD(s.seq, 23, '0')), CONCAT('00m', LPAD(s.seq, 23, '0')), b.slot, b.name, CONCAT('B', s.seq,
+              LEFT(b.slot, 1)), NOW(), NOW()
             FROM seq_1_to_{$machines} s JOIN (SELECT 'main' AS slot, 'Main board' AS name UNION SELECT 'card', 'Card') b");
         $this->one('ANALYZE TABLE kinds, machines, boards');
     }
@@ -148,7 +150,10 @@ final class Bulk
         $columns = 'machine_id, board_id, owner, outcome, handed_back, minutes, allowance_minutes, opened_at, closed_at, last_entry_at, sheet';
         $this->database->exec("INSERT INTO jobs (id, title, state, stage, {$columns})
             SELECT CONCAT('00X', LPAD(seq, 23, '0')), 'heaped', 'closed', 'close', {$columns} FROM jobs JOIN seq_1_to_{$jobs} WHERE id = '{$job}'");
-        $this->entries("SELECT CONCAT('00X', LPAD(1 + seq % {$jobs}, 23, '0')) AS job, '{$this->boardOf($job)}' AS board, seq FROM seq_1_to_{$entries}", 'HEAP');
+        $this->entries(
+            "SELECT CONCAT('00X', LPAD(1 + seq % {$jobs}, 23, '0')) AS job, '{$this->boardOf($job)}' AS board, seq FROM seq_1_to_{$entries}",
+            'HEAP',
+        );
         $this->one('ANALYZE TABLE jobs, entries');
 
         return $this->boardOf($job);
@@ -163,7 +168,8 @@ final class Bulk
             SELECT CONCAT('00{$mark}', LPAD(seq, 22, '0')), jobs.id, board_id, 'x', 2000, 1500, 1, REPEAT('0', 64), DATE_ADD('2007-01-01', INTERVAL seq MINUTE)
             FROM seq_1_to_{$photos} JOIN jobs ON jobs.id = {$job}");
         $this->database->exec("INSERT INTO entries (id, job_id, board_id, kind, stage, at, author, minutes, text, data, fingerprint, received_at)
-            SELECT CONCAT('00{$mark}E', LPAD(seq, 21, '0')), jobs.id, board_id, 'photo', 'find', DATE_ADD('2007-01-01', INTERVAL seq MINUTE), 'x', 0, CONCAT('Photo ', seq),
+            SELECT CONCAT('00{$mark}E', LPAD(seq, 21, '0')), jobs.id, board_id, 'photo', 'find', DATE_ADD('2007-01-01', INTERVAL seq MINUTE), 'x', 0,
+              CONCAT('Photo ', seq),
                 CONCAT('{\"photo\":\"00{$mark}', LPAD(seq, 22, '0'), '\"}'), REPEAT('0', 64), NOW() FROM seq_1_to_{$photos} JOIN jobs ON jobs.id = {$job}");
         $this->one('ANALYZE TABLE photos, entries');
     }
@@ -185,7 +191,9 @@ final class Bulk
             $server->exec('SET GLOBAL general_log = OFF');
         }
         $found = [];
-        foreach ($server->query("SELECT argument FROM mysql.general_log WHERE command_type IN ('Execute', 'Query') AND argument LIKE 'select %'") ?: [] as $row) {
+        foreach ($server->query(
+            "SELECT argument FROM mysql.general_log WHERE command_type IN ('Execute', 'Query') AND argument LIKE 'select %'",
+        ) ?: [] as $row) {
             $sql = is_array($row) && is_string($row['argument'] ?? null) ? $row['argument'] : '';
             // Once for queries that differ in their values.
             $found[preg_replace("/'(?:[^'\\\\]|\\\\.)*'|\\b\\d+\\b/", '?', $sql) ?? $sql] ??= $sql;

@@ -53,7 +53,10 @@ final class Plans
             }
             $rows = is_numeric($part['r_rows'] ?? null) ? (float) $part['r_rows'] : 0.0;
             $loops = is_numeric($part['r_loops'] ?? null) ? (float) $part['r_loops'] : 1.0;
-            if ($name === 'table' && in_array($part['table_name'] ?? '', self::GROWS, true) && in_array($part['access_type'] ?? '', ['ALL', 'index'], true) && $rows * $loops > self::PAGE) {
+            if ($name === 'table'
+                && in_array($part['table_name'] ?? '', self::GROWS, true)
+                && in_array($part['access_type'] ?? '', ['ALL', 'index'], true)
+                && $rows * $loops > self::PAGE) {
                 $faults[] = 'reads '.(int) ($rows * $loops)." rows of {$part['table_name']}";
             }
             if ($name === 'filesort' && $rows === 0.0 && is_numeric($part['r_output_rows'] ?? null)) {

@@ -71,7 +71,8 @@ foreach ($library->symptoms as $symptom) {
 foreach ($sums as $order => $it) {
     printf(
         "%-62s %5.1f min, %4.1f tests, 90 %% reached in %2.0f %%, true then in %2.0f %%   n %d%s\n",
-        "advice over the library, {$order}", $it['minutes'] / $it['n'], $it['tests'] / $it['n'], 100 * $it['certain'] / $it['n'], 100 * $it['true'] / max(1, $it['certain']), $it['n'],
+        "advice over the library, {$order}", $it['minutes'] / $it['n'], $it['tests'] / $it['n'], 100 * $it['certain'] / $it['n'],
+        100 * $it['true'] / max(1, $it['certain']), $it['n'],
         $order === 'listed' ? sprintf('   advisor takes %.0f %% fewer minutes, wanted: 33', 100 * (1 - $sums['advisor']['minutes'] / $it['minutes'])) : '',
     );
 }

@@ -158,7 +158,8 @@ $pages = [
     'machines searched' => '/api/machines?search=S4711x', 'boards' => '/api/boards', 'boards searched' => '/api/boards?search=B4711m',
     'kinds' => '/api/kinds', 'kind page' => '/api/kinds/'.$bulk->kindOf($demo), 'board page' => "/api/boards/{$bulk->boardOf($demo)}",
     'leaks page' => "/api/jobs/{$demo}/corrosion", 'memory page' => "/api/jobs/{$demo}/memory", 'shopping list' => '/api/shopping',
-    'a board\'s readings as CSV' => "/boards/{$bulk->boardOf($demo)}/readings.csv", 'jobs that are closed' => '/api/jobs?state=closed', 'the shelf' => '/api/shelf',
+    'a board\'s readings as CSV' => "/boards/{$bulk->boardOf($demo)}/readings.csv", 'jobs that are closed' => '/api/jobs?state=closed',
+    'the shelf' => '/api/shelf',
     'the shopping list as CSV' => '/shopping.csv', 'a job\'s photos' => "/api/jobs/{$demo}/photos", 'what is unproven' => "/api/jobs/{$demo}/unproven",
     'the report' => "/jobs/{$demo}/report/sheet", 'rail runs of a job' => "/api/jobs/{$demo}/rail-runs",
     'words that all jobs hold' => '/api/search?for=fault+comes+goes+temperature+room', 'a number, searched' => '/api/search?for=471100',
@@ -293,10 +294,13 @@ foreach (['before', 'after'] as $when) {
         $client->load($path, 5, 1);
         $heaped[$what][$when] = $client->load($path, 30, 1);
     }
-    $heaped['a capacitor reading taken'][$when] = array_merge(...array_map(static fn (): array => $client->load("/api/jobs/{$recap}/entries", 1, 1, (string) json_encode([
-        'id' => (string) Symfony\Component\Uid\Ulid::generate(), 'at' => gmdate('Y-m-d\TH:i:s\Z'), 'kind' => 'cap_reading',
-        'data' => ['cap' => 'C5', 'in_circuit' => false, 'capacitance_f' => 0.00098, 'esr_ohm' => 0.05],
-    ])), range(1, 20)));
+    $heaped['a capacitor reading taken'][$when] = array_merge(...array_map(
+        static fn (): array => $client->load("/api/jobs/{$recap}/entries", 1, 1, (string) json_encode([
+            'id' => (string) Symfony\Component\Uid\Ulid::generate(), 'at' => gmdate('Y-m-d\TH:i:s\Z'), 'kind' => 'cap_reading',
+            'data' => ['cap' => 'C5', 'in_circuit' => false, 'capacitance_f' => 0.00098, 'esr_ohm' => 0.05],
+        ])),
+        range(1, 20),
+    ));
     if ($when === 'before') {
         $bulk->heap($recap, 100, 100_000);
         $bulk->photoRows('00X', 100, 5_000);
@@ -308,7 +312,10 @@ foreach ($heaped as $what => $times) {
 
         return (float) $of[intdiv(count($of), 2)];
     };
-    printf("%-62s %.1f and %.1f ms, ratio %.2f   wanted: at most 1.5\n", "board with 100 000 entries and 5 000 photos: {$what}", $middle($times['before']), $middle($times['after']), $middle($times['after']) / $middle($times['before']));
+    printf(
+        "%-62s %.1f and %.1f ms, ratio %.2f   wanted: at most 1.5\n", "board with 100 000 entries and 5 000 photos: {$what}",
+        $middle($times['before']), $middle($times['after']), $middle($times['after']) / $middle($times['before']),
+    );
 }
 
 if (in_array('small', $argv, true)) {
@@ -336,7 +343,12 @@ $asked = $bulk->asked(static function () use ($client, $pages): void {
     }
 });
 $wrong = array_merge(...array_map(static fn (string $sql): array => Plans::of($sql, static fn (): string => $bulk->plan($sql)), $asked));
-printf("%d queries explained over the large database, %d read a growing table whole or sort more than they show\n%s", count($asked), count($wrong), implode('', array_map(
-    static fn (string $it): string => "    {$it}\n",
-    $wrong,
-)));
+printf(
+    "%d queries explained over the large database, %d read a growing table whole or sort more than they show\n%s",
+    count($asked),
+    count($wrong),
+    implode('', array_map(
+        static fn (string $it): string => "    {$it}\n",
+        $wrong,
+    )),
+);

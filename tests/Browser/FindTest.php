@@ -34,7 +34,10 @@ final class FindTest extends TestCase
         // The first test's outcomes have the digits as keys.
         $chrome->script('document.activeElement?.blur()');
         $chrome->press('1');
-        $chrome->until(static fn (): bool => self::one("SELECT COUNT(*) FROM entries WHERE job_id = ? AND kind = 'test_done'", $job) === '1', 'no test was kept');
+        $chrome->until(
+            static fn (): bool => self::one("SELECT COUNT(*) FROM entries WHERE job_id = ? AND kind = 'test_done'", $job) === '1',
+            'no test was kept',
+        );
 
         foreach (['supply', 'board', 'card'] as $part) {
             $this->fit($part, $part === 'card' ? 'graphics' : $part);
@@ -59,7 +62,8 @@ final class FindTest extends TestCase
             "SELECT GROUP_CONCAT(JSON_VALUE(data, '$.outcome') ORDER BY at, id SEPARATOR ' ') FROM entries WHERE job_id = ? AND kind = 'swap_run'", $job,
         ));
         self::assertSame('1', self::one(
-            "SELECT JSON_VALUE(data, '$.parts[2].known_good') FROM entries WHERE job_id = ? AND kind = 'swap_run' AND JSON_VALUE(data, '$.outcome') = 'works'", $job,
+            "SELECT JSON_VALUE(data, '$.parts[2].known_good') FROM entries WHERE job_id = ? AND kind = 'swap_run' AND JSON_VALUE(data, "
+                ."'$.outcome') = 'works'", $job,
         ));
         // Back on the job: one list of suspects, the graphics among them.
         $chrome->go("/jobs/{$job}");
@@ -118,7 +122,10 @@ final class FindTest extends TestCase
         $chrome->go('/jobs/'.$this->job('Fan turns, screen stays dark').'/find');
         $chrome->see('Memory test stops after a cold night');
         $bad = $chrome->script("return [...document.querySelectorAll('[aria-label=\"Runs over parts\"] tr:last-child td')].map((it) => it.innerText)");
-        $names = $chrome->script("return [...document.querySelectorAll('[aria-label=\"Runs over parts\"] thead th')].slice(1, -1).map((it) => it.innerText.split('\\n').at(-1).trim())");
+        $names = $chrome->script(
+            "return [...document.querySelectorAll('[aria-label=\"Runs over parts\"] thead th')].slice(1, -1).map((it) => "
+                ."it.innerText.split('\\n').at(-1).trim())",
+        );
         self::assertIsArray($bad);
         self::assertIsArray($names);
         $of = array_combine($names, array_slice($bad, 0, count($names)));

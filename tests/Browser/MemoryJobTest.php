@@ -202,7 +202,10 @@ final class MemoryJobTest extends TestCase
         $machine = self::one("SELECT id FROM machines WHERE slug = 'knot-12'");
         $parts = static fn (): array => [
             self::one("SELECT JSON_LENGTH(profile, '$.memories') FROM kinds JOIN machines ON machines.kind_id = kinds.id WHERE machines.id = ?", $machine),
-            self::one("SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].words') FROM kinds JOIN machines ON machines.kind_id = kinds.id WHERE machines.id = ?", $machine),
+            self::one(
+                "SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].words') FROM kinds JOIN machines ON machines.kind_id = kinds.id WHERE machines.id = ?",
+                $machine,
+            ),
         ];
         $chrome->go("/machines/{$machine}");
         $this->press('Edit the profile');
@@ -245,6 +248,12 @@ final class MemoryJobTest extends TestCase
         $chrome->see('three supplies');
         $this->press('Keep the map');
         $chrome->see('Edit as JSON');
-        self::assertSame('8000', self::one("SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].start') FROM kinds JOIN machines ON machines.kind_id = kinds.id WHERE machines.id = ?", $machine));
+        self::assertSame(
+            '8000',
+            self::one(
+                "SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].start') FROM kinds JOIN machines ON machines.kind_id = kinds.id WHERE machines.id = ?",
+                $machine,
+            ),
+        );
     }
 }

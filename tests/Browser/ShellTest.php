@@ -53,7 +53,8 @@ final class ShellTest extends TestCase
         $port = 5000 + random_int(0, 900);
         $this->connect($port);
         $this->away = $chrome = Chrome::open("http://127.0.0.1:{$port}");
-        preg_match('/(bea@\S+) \/ (\S+)/', (string) file_get_contents(self::environment('ASH_VAR').'/sign-in.txt'), $m) === 1 || self::fail('nobody to sign in');
+        preg_match('/(bea@\S+) \/ (\S+)/', (string) file_get_contents(self::environment('ASH_VAR').'/sign-in.txt'), $m) === 1
+            || self::fail('nobody to sign in');
         $chrome->signIn($m[1], $m[2]);
         $chrome->until(
             static fn (): bool => $chrome->script('return navigator.serviceWorker.controller !== null') === true,

@@ -50,7 +50,10 @@ final class StrangerTest extends TestCase
         $chrome->press('n');
         $chrome->see('The probe is on');
         $chrome->press('J1 pin 3', Key::ENTER);
-        $chrome->until(static fn (): bool => str_contains((string) $chrome->find('[data-live]')->getAttribute('data-live'), 'J1 pin 3'), 'the place is not live');
+        $chrome->until(
+            static fn (): bool => str_contains((string) $chrome->find('[data-live]')->getAttribute('data-live'), 'J1 pin 3'),
+            'the place is not live',
+        );
         $kind = self::one("SELECT id FROM kinds WHERE name = 'Gannet 4 plotter'");
         $chrome->go("/kinds/{$kind}");
         $chrome->see('probed at supply output, J1 pin 3 (from the label)');
@@ -131,7 +134,10 @@ final class StrangerTest extends TestCase
         $chrome->field('Where, what sits there, grade 0 to 4, how far, what it carries')->sendKeys('slot 3 bracket 4');
         $chrome->see('slot 3 bracket: grade 4');
         $chrome->field('Where, what sits there, grade 0 to 4, how far, what it carries')->sendKeys(Key::ENTER);
-        $chrome->until(static fn (): bool => self::one("SELECT COUNT(*) FROM entries WHERE job_id = ? AND kind = 'survey'", $job) === '1', 'the place is not kept');
+        $chrome->until(
+            static fn (): bool => self::one("SELECT COUNT(*) FROM entries WHERE job_id = ? AND kind = 'survey'", $job) === '1',
+            'the place is not kept',
+        );
         // Boards: one comes out, another goes in, and the next entry is about the one at hand.
         $chrome->go("/jobs/{$job}");
         $chrome->see('Leading words');
@@ -143,7 +149,9 @@ final class StrangerTest extends TestCase
         $chrome->see('Bittern sound card B-5');
         $chrome->button('Fit it')->click();
         $chrome->until(
-            static fn (): bool => self::one("SELECT COUNT(*) FROM boards JOIN machines ON machines.id = machine_id WHERE boards.serial = 'B-5' AND bare = 0") === '1',
+            static fn (): bool => self::one(
+                "SELECT COUNT(*) FROM boards JOIN machines ON machines.id = machine_id WHERE boards.serial = 'B-5' AND bare = 0",
+            ) === '1',
             'the card was not fitted',
         );
         self::assertSame([], $this->chrome->complaints());

@@ -15,7 +15,8 @@ final class TwiceTest extends TestCase
 
     /** Routes that make nothing, though they are posted to: they compute, read a meter, or end something. */
     private const NOTHING = [
-        '/calendar', '/capacitors/decode', '/jobs/{job}/battery-options', '/compute/{room}/{verb}', '/logbook/line', '/intake/read', '/memory/fit', '/memory/sum',
+        '/calendar', '/capacitors/decode', '/jobs/{job}/battery-options', '/compute/{room}/{verb}', '/logbook/line', '/intake/read', '/memory/fit',
+        '/memory/sum',
         '/memory/coverage', '/memory/time', '/memory/soak', '/memory/rows', '/memory/check', '/memory-sources/{source}/stop', '/meters/{meter}/check',
         '/session', '/photos/{photo}/distance',
         // With a file or a meter, which this client does not send: LeakTest sends a photo twice, OutageTest presses a meter's key again; the
@@ -67,7 +68,8 @@ final class TwiceTest extends TestCase
             '/meters' => ['/meters', $meter, 'meters'],
             '/serial-ports' => ['/serial-ports', ['name' => $named, 'host' => '127.0.0.1', 'port' => 9002], 'serial_ports'],
             '/library' => ['/library?why=twice', ['format' => 'ash-bench/symptom-library/1', 'symptoms' => [[
-                'id' => preg_replace('/[^a-z0-9]+/', '', strtolower($named)), 'name' => $named, 'first' => 'Look.', 'causes' => [['id' => 'x', 'weight' => 1, 'shows' => 'x']], 'tests' => [],
+                'id' => preg_replace('/[^a-z0-9]+/', '', strtolower($named)), 'name' => $named, 'first' => 'Look.',
+                'causes' => [['id' => 'x', 'weight' => 1, 'shows' => 'x']], 'tests' => [],
             ]]], 'library_revisions'],
             '/machines' => ['/machines', [...(is_array($profile) ? $profile : []), 'slug' => $named, 'name' => $named], 'machines'],
             '/boards/import' => ['/boards/import', self::foreign($board), 'boards'],

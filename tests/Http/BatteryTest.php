@@ -181,7 +181,10 @@ final class BatteryTest extends TestCase
         // Nobody looked for a battery, no rail was read: it may go back, with just that as its limits.
         self::assertRefused($this->add($job, $close), '/data/outcome', 'Gate 2');
         $limits = array_column((array) $this->getJson("/api/jobs/{$job->id}/unproven")->assertOk()->json(), 'text');
-        $with = static fn (array $limits): array => ['kind' => 'outcome', 'data' => ['outcome' => 'fixed_with_limits', 'handed_back' => true, 'limits' => $limits]];
+        $with = static fn (array $limits): array => [
+            'kind' => 'outcome',
+            'data' => ['outcome' => 'fixed_with_limits', 'handed_back' => true, 'limits' => $limits],
+        ];
         self::assertRefused($this->add($job, $with(array_slice($limits, 1))), '/data/limits', 'Gate 1');
         $this->add($job, $with($limits))->assertCreated();
     }

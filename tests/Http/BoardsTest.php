@@ -76,7 +76,10 @@ final class BoardsTest extends TestCase
         $in = $this->moved($job, ['board' => $alone->board_id, 'to' => $machine->id, 'place' => $sitting->slot, 'lent' => true])->assertCreated();
         self::assertStringContainsString('lent as a known-good one in', self::text($in->json('entry.says')));
         $been = (array) $this->getJson("/api/boards/{$alone->board_id}")->json('moves');
-        self::assertSame([['the shelf', "{$machine->name}, {$sitting->slot}", true]], array_map(static fn (array $it): array => [$it['from'], $it['into'], $it['lent']], $been));
+        self::assertSame(
+            [['the shelf', "{$machine->name}, {$sitting->slot}", true]],
+            array_map(static fn (array $it): array => [$it['from'], $it['into'], $it['lent']], $been),
+        );
         self::assertCount(2, (array) $this->getJson("/api/machines/{$machine->id}")->json('moves'));
         self::assertContains($in->json('entry.id'), array_column((array) $this->getJson("/api/boards/{$alone->board_id}")->json('entries'), 'id'));
         // A lesson for the kind afterwards makes no other board for the place, and does not rename the lent one.
@@ -89,7 +92,10 @@ final class BoardsTest extends TestCase
         self::assertRefused($undo(self::text($out->json('entry.id'))), '/corrects', 'another board sits');
         $undo(self::text($in->json('entry.id')))->assertCreated();
         $undo(self::text($out->json('entry.id')))->assertCreated();
-        self::assertSame([$machine->id, true], [Board::query()->findOrFail($sitting->id)->machine_id, $this->getJson("/api/boards/{$alone->board_id}")->json('on_shelf')]);
+        self::assertSame(
+            [$machine->id, true],
+            [Board::query()->findOrFail($sitting->id)->machine_id, $this->getJson("/api/boards/{$alone->board_id}")->json('on_shelf')],
+        );
         self::assertSame([], $this->getJson("/api/boards/{$sitting->id}")->json('moves'));
     }
 
@@ -163,7 +169,10 @@ final class BoardsTest extends TestCase
         $this->as(Role::Technician)->deleteJson("/api/machines/{$a->id}/contact")->assertForbidden();
         $before = Entry::query()->count();
         $this->as(Role::Lead)->deleteJson("/api/machines/{$a->id}/contact")->assertNoContent();
-        self::assertSame([null, 'erased', $before], [$this->getJson("/api/machines/{$a->id}")->json('machine.owner'), $two->refresh()->owner, Entry::query()->count()]);
+        self::assertSame(
+            [null, 'erased', $before],
+            [$this->getJson("/api/machines/{$a->id}")->json('machine.owner'), $two->refresh()->owner, Entry::query()->count()],
+        );
     }
 
     public function test_a_rom_dump_hangs_on_its_kind_to_the_byte(): void
@@ -171,7 +180,8 @@ final class BoardsTest extends TestCase
         $job = $this->takeIn(['name' => 'Tern 4']);
         $kind = Machine::query()->findOrFail($job->machine_id)->kind_id;
         $keep = fn (string $id, ?UploadedFile $file, string $what = 'rom'): TestResponse => $this->as(Role::Technician)->post(
-            "/api/kinds/{$kind}/sheets", ['id' => $id, 'what' => $what, 'note' => 'socket U7', ...($file === null ? [] : ['file' => $file])], ['Accept' => 'application/json'],
+            "/api/kinds/{$kind}/sheets", ['id' => $id, 'what' => $what, 'note' => 'socket U7', ...($file === null ? [] : ['file' => $file])],
+            ['Accept' => 'application/json'],
         );
         // The check value of CRC-32 (ISO 3309) over these nine digits is CBF43926; of SHA-256, FIPS 180-4 over "123456789", from sha256sum.
         $file = static fn (string $name = 'u7 <b>.bin'): UploadedFile => UploadedFile::fake()->createWithContent($name, '123456789');
@@ -242,7 +252,11 @@ final class BoardsTest extends TestCase
         self::assertSame([['C12', null]], $caps(''));
         self::assertSame([['C12', 'replace']], $caps("?board={$card->id}"));
         self::assertRefused($this->getJson("/api/jobs/{$job->id}/capacitors?board=".self::ulid()), '/board', 'not a board of this machine');
-        self::assertStringContainsString('Replace C12', self::text(json_encode($this->getJson("/api/jobs/{$job->id}")->json('sheet'))), 'the job shows the worst of its boards');
+        self::assertStringContainsString(
+            'Replace C12',
+            self::text(json_encode($this->getJson("/api/jobs/{$job->id}")->json('sheet'))),
+            'the job shows the worst of its boards',
+        );
 
         // None on a card does not answer for the main board; a leak on a card holds the whole job.
         $known = fn (): string => self::text(json_encode($this->getJson("/api/jobs/{$job->id}")->json('sheet')));
@@ -263,7 +277,12 @@ final class BoardsTest extends TestCase
         $record['board'] = [...(array) $record['board'], 'id' => self::ulid(), 'machine' => self::ulid()];
         $foreign = json_encode(array_diff_key([...$record, 'jobs' => [], 'entries' => [], 'runs' => []], ['signature' => 1]), JSON_PRESERVE_ZERO_FRACTION);
         $before = [Kind::query()->count(), Machine::query()->count()];
-        $this->as(Role::Technician)->call('POST', '/api/boards/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: (string) $foreign)
+        $this->as(Role::Technician)->call(
+            'POST',
+            '/api/boards/import',
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+            content: (string) $foreign,
+        )
             ->assertCreated();
         self::assertSame([$before[0], $before[1] + 1], [Kind::query()->count(), Machine::query()->count()]);
     }

@@ -57,7 +57,11 @@ final class IsolationTest extends TestCase
         $job = $this->job();
         $this->said($job, 'symptom_chosen', ['symptom' => 'fan_dark'])->assertCreated();
         /** @phpstan-impure */
-        $made = fn (): array => array_column(array_filter((array) $this->page($job)->json('tests'), static fn (array $it): bool => $it['outcome'] !== null), 'outcome', 'id');
+        $made = fn (): array => array_column(
+            array_filter((array) $this->page($job)->json('tests'), static fn (array $it): bool => $it['outcome'] !== null),
+            'outcome',
+            'id',
+        );
         self::assertEmpty($made());
         $before = $this->page($job)->json('causes.*.percent');
         $this->goodRun($job);
@@ -127,7 +131,10 @@ final class IsolationTest extends TestCase
         $entry = collect((array) $this->getJson("/api/jobs/{$there->id}")->json('entries'))->firstWhere('kind', 'swap_run')['id'] ?? '';
         $this->add($there, ['kind' => 'withdrawn', 'text' => 'the other card', 'corrects' => $entry])->assertCreated();
         self::assertSame($before, $this->page($here)->json('swaps.parts.2.probability'));
-        self::assertRefused($this->said($here, 'swap_run', ['outcome' => 'fails', 'parts' => [['id' => 'a', 'role' => 'a', 'board' => self::ulid()]]]), '/data/parts/0/board');
+        self::assertRefused(
+            $this->said($here, 'swap_run', ['outcome' => 'fails', 'parts' => [['id' => 'a', 'role' => 'a', 'board' => self::ulid()]]]),
+            '/data/parts/0/board',
+        );
     }
 
     public function test_suspects_stand_in_one_list_and_a_line_that_leads_nowhere_is_called_out(): void
@@ -142,7 +149,10 @@ final class IsolationTest extends TestCase
         self::assertMatchesRegularExpression('/^\d+ %$/', self::text($list[0]['percent']));
         self::assertNull($list[3]['percent']);
         // An hour on the same suspect, and nothing learned: once, in words, with what comes next.
-        $noted = static fn (array $sheet): array => array_values(array_filter($sheet['notices'], static fn (string $it): bool => str_contains($it, 'next to nothing was learned')));
+        $noted = static fn (array $sheet): array => array_values(array_filter(
+            $sheet['notices'],
+            static fn (string $it): bool => str_contains($it, 'next to nothing was learned'),
+        ));
         $this->add($job, ['kind' => 'observation', 'text' => 'looked again', 'minutes' => 59])->assertCreated();
         self::assertCount(0, $noted($sheet()));
         $this->add($job, ['kind' => 'observation', 'text' => 'and again', 'minutes' => 1])->assertCreated();
@@ -163,7 +173,10 @@ final class IsolationTest extends TestCase
         self::assertStringContainsString('no closed job of this shop', self::text($this->page($job)->json('weights')));
         self::assertRefused($this->said($job, 'cause_found', ['symptom' => 'beeps_dark', 'cause' => 'moon']), '/data/cause');
         self::assertRefused($this->said($job, 'cause_found', ['symptom' => 'sings', 'cause' => 'moon']), '/data/symptom');
-        $found = fn (Job $on, string $cause): string => self::text($this->said($on, 'cause_found', ['symptom' => 'beeps_dark', 'cause' => $cause])->assertCreated()->json('entry.id'));
+        $found = fn (Job $on, string $cause): string => self::text($this
+            ->said($on, 'cause_found', ['symptom' => 'beeps_dark', 'cause' => $cause])
+            ->assertCreated()
+            ->json('entry.id'));
         $first = $found($job, 'memory_bad');
         $second = $found($job, 'memory_seat');
         $this->page($job)->assertJsonPath('found', 'memory_seat');
@@ -174,10 +187,17 @@ final class IsolationTest extends TestCase
         $this->said($other, 'symptom_chosen', ['symptom' => 'beeps_dark'])->assertCreated();
         $weight = fn (): mixed => collect((array) $this->page($other)->json('causes'))->firstWhere('id', 'memory_bad');
         self::assertEqualsWithDelta(18 / 97, $weight()['probability'] ?? 0, 1e-9, 'an open job counts for nothing');
-        $this->add($job, ['kind' => 'outcome', 'data' => ['outcome' => 'fixed_with_limits', 'handed_back' => false, 'limits' => ['no warranty']]])->assertCreated();
+        $this->add(
+            $job,
+            ['kind' => 'outcome', 'data' => ['outcome' => 'fixed_with_limits', 'handed_back' => false, 'limits' => ['no warranty']]],
+        )->assertCreated();
         self::assertEqualsWithDelta(19 / 98, $weight()['probability'] ?? 0, 1e-9);
         self::assertSame('1 of 1 closed jobs here (100 %; 95 % interval 3 % to 100 %)', $weight()['history'] ?? null);
-        self::assertSame('1 % of the weights is this shop\'s history (1 closed job of this kind of machine), the rest and all likelihoods are bench estimates of the library.', $this->page($other)->json('weights'));
+        self::assertSame(
+            '1 % of the weights is this shop\'s history (1 closed job of this kind of machine), the rest and all likelihoods are bench '
+                .'estimates of the library.',
+            $this->page($other)->json('weights'),
+        );
         $this->add($job, ['kind' => 'reopened', 'text' => 'it came back'])->assertCreated();
         self::assertEqualsWithDelta(18 / 97, $weight()['probability'] ?? 0, 1e-9);
         self::assertNotSame('', $first);
@@ -188,8 +208,14 @@ final class IsolationTest extends TestCase
         $job = $this->job();
         $this->line($job, 'failed 4 of 4 cold');
         $this->line($job, 'fails 2/2 when Cold');
-        $this->page($job)->assertJsonPath('conditions', [['name' => 'cold', 'failures' => 6, 'trials' => 6, 'percent' => '100 %']])->assertJsonPath('compared', []);
-        $this->said($job, 'condition_counted', ['condition' => 'warm', 'trials' => 8, 'failures' => 0])->assertCreated()->assertJsonPath('entry.says', 'Failed 0 of 8 warm');
+        $this
+            ->page($job)
+            ->assertJsonPath('conditions', [['name' => 'cold', 'failures' => 6, 'trials' => 6, 'percent' => '100 %']])
+            ->assertJsonPath('compared', []);
+        $this
+            ->said($job, 'condition_counted', ['condition' => 'warm', 'trials' => 8, 'failures' => 0])
+            ->assertCreated()
+            ->assertJsonPath('entry.says', 'Failed 0 of 8 warm');
         // R 4.2.2: fisher.test(matrix(c(6, 0, 0, 8), 2))$p.value = 0.000333
         $words = 'fails 6 of 6 cold and 0 of 8 warm: unlikely to be chance (p = 0.0003). The numbers are small';
         $this->page($job)->assertJsonPath('compared', [['words' => $words, 'clue' => true]]);

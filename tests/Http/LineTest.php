@@ -23,7 +23,10 @@ final class LineTest extends TestCase
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */
     private function said(Job $job, string $line, ?string $id = null): TestResponse
     {
-        return $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/entries", ['id' => $id ?? self::ulid(), 'at' => '2026-03-01T10:00:00Z', 'line' => $line]);
+        return $this->as(Role::Technician)->postJson(
+            "/api/jobs/{$job->id}/entries",
+            ['id' => $id ?? self::ulid(), 'at' => '2026-03-01T10:00:00Z', 'line' => $line],
+        );
     }
 
     public function test_a_rail_is_judged_as_it_is_typed_and_belongs_to_a_run(): void
@@ -44,7 +47,8 @@ final class LineTest extends TestCase
     {
         $job = $this->job();
         $answers = [
-            'rail +12 11.9' => 'write loaded, partial or unloaded', 'rail +99 5 loaded' => 'is not known on this board', 'C99 bulged' => 'there is no capacitor', 'battery sulks' => 'write it as',
+            'rail +12 11.9' => 'write loaded, partial or unloaded', 'rail +99 5 loaded' => 'is not known on this board',
+            'C99 bulged' => 'there is no capacitor', 'battery sulks' => 'write it as',
         ];
         foreach ($answers as $line => $doubt) {
             self::assertStringContainsString($doubt, (string) json_encode($this->preview($job, $line)['doubt']), $line);
@@ -69,7 +73,11 @@ final class LineTest extends TestCase
         $kept = $this->said($job, $line, $id)->assertCreated();
         self::assertIsString($kept->json('also'));
         $this->said($job, $line, $id)->assertOk();
-        self::assertSame(['capacitor', 'cap_reading'], Entry::query()->orderBy('received_at')->orderBy('kind')->pluck('kind')->all(), 'once, however often it is sent');
+        self::assertSame(
+            ['capacitor', 'cap_reading'],
+            Entry::query()->orderBy('received_at')->orderBy('kind')->pluck('kind')->all(),
+            'once, however often it is sent',
+        );
         self::assertContains('C77', (array) $this->getJson("/api/jobs/{$job->id}/capacitors")->assertOk()->json('to_replace'));
         self::assertSame(['C77 bulged', 'C77 burst'], $this->preview($job, 'C77 bu')['goes_on']);
         self::assertContains('C77', (array) $this->preview($job, 'C7')['goes_on']);

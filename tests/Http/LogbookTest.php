@@ -385,7 +385,8 @@ final class LogbookTest extends TestCase
         $job = $this->job();
         for ($i = 0; $i < 95; ++$i) {
             \App\Logbook\Photo::query()->create([
-                'id' => self::ulid(), 'job_id' => $job->id, 'board_id' => $job->board_id, 'author' => 'Test', 'width' => 1, 'height' => 1, 'bytes' => 1, 'sha256' => str_repeat('0', 64),
+                'id' => self::ulid(), 'job_id' => $job->id, 'board_id' => $job->board_id, 'author' => 'Test', 'width' => 1, 'height' => 1,
+                'bytes' => 1, 'sha256' => str_repeat('0', 64),
                 'taken_in_at' => now()->addSeconds(intdiv($i, 3)),
             ]);
         }
@@ -450,7 +451,10 @@ final class LogbookTest extends TestCase
 
         // The last memory test failed; a capacitor stands at replace.
         $source = self::ulid();
-        $this->postJson("/api/jobs/{$job->id}/memory-sources", ['id' => $source, 'map' => 'main', 'text' => "0011 FF FB\n0123 FF FB\n1ABC FF FB"])->assertCreated();
+        $this->postJson(
+            "/api/jobs/{$job->id}/memory-sources",
+            ['id' => $source, 'map' => 'main', 'text' => "0011 FF FB\n0123 FF FB\n1ABC FF FB"],
+        )->assertCreated();
         $this->add($job, ['kind' => 'memory', 'data' => ['source' => $source]])->assertCreated();
         self::assertRefused($close('fixed'), '/data/outcome', 'the last memory test of Main memory shows errors');
         $this->add($job, ['kind' => 'capacitor', 'data' => ['ref' => 'C52', 'kind' => 'aluminium', 'marked_f' => '1000u', 'rated_v' => '16']])->assertCreated();

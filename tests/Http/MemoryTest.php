@@ -530,14 +530,20 @@ final class MemoryTest extends TestCase
         $log = "RAM TEST V1\nFEHLER 1 ORT 1A3F SOLL FF IST FB\nFEHLER 2 ORT 0011 SOLL FF IST FB\nFEHLER 3 ORT 0123 SOLL FF IST FB\nEND OF TEST";
         $source = $this->paste($job, $log)->assertCreated();
         $id = self::text($source->json('id'));
-        $source->assertJson(['not_read' => true, 'left_over' => 5, 'located' => ['errors' => 0]])->assertJsonPath('left.1.words', ['FEHLER', '1', 'ORT', '1A3F', 'SOLL', 'FF', 'IST', 'FB']);
+        $source->assertJson(['not_read' => true, 'left_over' => 5, 'located' => ['errors' => 0]])->assertJsonPath(
+            'left.1.words',
+            ['FEHLER', '1', 'ORT', '1A3F', 'SOLL', 'FF', 'IST', 'FB'],
+        );
         $kept = $this->keep($job, $id)->assertCreated();
         self::assertStringContainsString('not read: 5 lines were not understood', self::text($kept->json('entry.says')));
         $page = fn (): TestResponse => $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory")->assertOk();
         $page()->assertJsonPath('runs.0.not_read', true);
         $sheet = $this->getJson("/api/jobs/{$job->id}")->json('sheet');
         self::assertStringContainsString('teach the reader', (string) json_encode([$sheet['next'], $sheet['then']]));
-        self::assertContains('the last memory test of Main memory is not read', array_column((array) $this->getJson("/api/jobs/{$job->id}/unproven")->json(), 'text'));
+        self::assertContains(
+            'the last memory test of Main memory is not read',
+            array_column((array) $this->getJson("/api/jobs/{$job->id}/unproven")->json(), 'text'),
+        );
         $report = html_entity_decode(strip_tags((string) $this->get("/jobs/{$job->id}/report/sheet")->getContent()));
         self::assertStringContainsString('not read', $report);
         self::assertStringNotContainsString('no error', $report);
@@ -548,7 +554,11 @@ final class MemoryTest extends TestCase
             ['word' => 3, 'role' => 'address'], ['word' => 5, 'role' => 'expected'], ['word' => 7, 'role' => 'actual'],
         ]];
         self::assertRefused($teach(['line' => 'FAULT', 'sort' => 'error', 'marks' => [['word' => 0, 'role' => 'chip']]]), '/line');
-        $tried = $teach($chip)->assertOk()->assertJson(['pattern' => 'fehler [any number] ort [the address] soll [what was written] ist [what was read]', 'lines' => 3, 'source' => ['left_over' => 2]]);
+        $tried = $teach($chip)->assertOk()->assertJson([
+            'pattern' => 'fehler [any number] ort [the address] soll [what was written] ist [what was read]',
+            'lines' => 3,
+            'source' => ['left_over' => 2],
+        ]);
         self::assertStringContainsString('3 errors instead of 0', self::text($tried->json('says')));
         $this->getJson("/api/memory-sources/{$id}")->assertJsonPath('left_over', 5);
         self::assertRefused($teach([...$chip, 'id' => self::ulid(), 'tester' => true]), '/tester');
@@ -559,7 +569,10 @@ final class MemoryTest extends TestCase
         foreach (['RAM TEST V1', 'END OF TEST'] as $line) {
             $teach(['line' => $line, 'sort' => 'chatter', 'id' => self::ulid()])->assertCreated();
         }
-        $this->getJson("/api/memory-sources/{$id}")->assertJson(['not_read' => false, 'left_over' => 0])->assertJsonPath('located.suspects.0.called', 'chip U32');
+        $this
+            ->getJson("/api/memory-sources/{$id}")
+            ->assertJson(['not_read' => false, 'left_over' => 0])
+            ->assertJsonPath('located.suspects.0.called', 'chip U32');
 
         // From then on this machine's dialect is known, also on another job; it goes out, comes in elsewhere, and a lead puts it away.
         $other = $this->paste($this->job(), "RAM TEST V7\nFEHLER 1 ORT 0007 SOLL 00 IST 08")->assertCreated();
@@ -590,7 +603,9 @@ final class MemoryTest extends TestCase
     public function test_what_a_machine_counts_is_compared_after_what_its_firmware_keeps(): void
     {
         $job = $this->job();
-        $says = fn (string $says): TestResponse => $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory/counted?".http_build_query(['map' => 'main', 'says' => $says]));
+        $says = fn (string $says): TestResponse => $this->as(Role::Viewer)->getJson(
+            "/api/jobs/{$job->id}/memory/counted?".http_build_query(['map' => 'main', 'says' => $says]),
+        );
         self::assertRefused($says('it hums'), '/says', 'no size');
         self::assertRefused($says('48082'), '/says', 'with its unit');
         self::assertRefused($this->getJson("/api/jobs/{$job->id}/memory/counted?map=attic&says=1K"), '/map');

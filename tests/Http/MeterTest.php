@@ -153,7 +153,8 @@ final class MeterTest extends TestCase
         $point = static fn (string $name): array => ['test_points' => [['name' => $name, 'point' => 'supply']]];
 
         return SaveProfile::asNew(json_encode([
-            'format' => 'ash-bench/machine-profile/1', 'slug' => 'bittern', 'name' => 'Bittern', 'kind' => 'soft start', 'boards' => [['key' => 'main', 'name' => 'Main board']],
+            'format' => 'ash-bench/machine-profile/1', 'slug' => 'bittern', 'name' => 'Bittern', 'kind' => 'soft start',
+            'boards' => [['key' => 'main', 'name' => 'Main board']],
             'rails' => [
                 ['name' => '+5 standby', 'nominal_v' => 5, 'standby' => true, ...$point('pin 9')],
                 ['name' => '+5', 'nominal_v' => 5, 'ripple_max_mvpp' => 50, ...$point('pin 4')],
@@ -201,7 +202,16 @@ final class MeterTest extends TestCase
         }
         self::assertSame(['+5 is lowest at U1 pin 11, 50 mΩ: the short is nearest there; lift what hangs there, one part at a time'], $page()['shorts']);
         self::assertRefused($this->add($job, ['kind' => 'good_board', 'data' => ['run' => $run]]), '/data/run', 'shorted rail is no good board: +5');
-        self::assertRefused($this->add($job, ['kind' => 'reading', 'data' => ['run' => $run, 'rail' => '+5', 'test_point' => 'U1 pin 11', 'load' => 'none', 'volts' => 5, 'lead_ohm' => 0.3]]), '/data/lead_ohm');
+        self::assertRefused(
+            $this->add(
+                $job,
+                [
+                    'kind' => 'reading',
+                    'data' => ['run' => $run, 'rail' => '+5', 'test_point' => 'U1 pin 11', 'load' => 'none', 'volts' => 5, 'lead_ohm' => 0.3],
+                ],
+            ),
+            '/data/lead_ohm',
+        );
     }
 
     public function test_discharge_and_logic_level_are_told_as_they_are_typed(): void

@@ -42,19 +42,27 @@ final class PlansTest extends TestCase
         $id = static fn (string $mark, string $n = 'seq'): string => "CONCAT('00{$mark}', LPAD({$n}, 23, '0'))";
         foreach ([
             "INSERT INTO machines (id, slug, name, kind_id, serial, owner, created_at, updated_at)
-                SELECT {$id('m')}, CONCAT('bulk-', seq), CONCAT('Bulk ', seq % 50), {$kind}, CONCAT('S', seq), CONCAT('Owner ', seq % 300), NOW(), NOW() FROM seq_1_to_5000",
-            "INSERT INTO boards (id, machine_id, slot, name, created_at, updated_at) SELECT {$id('d')}, {$id('m')}, 'main', 'Main board', NOW(), NOW() FROM seq_1_to_5000",
-            "INSERT INTO jobs (id, machine_id, board_id, title, owner, state, stage, outcome, handed_back, minutes, allowance_minutes, opened_at, closed_at, last_entry_at, sheet)
-                SELECT {$id('j')}, {$id('m')}, {$id('d')}, CONCAT('Job ', seq), 'x', IF(seq % 400 = 0, 'open', 'closed'), 'close', IF(seq % 400 = 0, NULL, 'fixed'), 1, 1, 480,
+                SELECT {$id('m')}, CONCAT('bulk-', seq), CONCAT('Bulk ', seq % 50), {$kind}, CONCAT('S', seq), CONCAT('Owner ', seq % 300), NOW(),
+                  NOW() FROM seq_1_to_5000",
+            "INSERT INTO boards (id, machine_id, slot, name, created_at, updated_at) SELECT {$id('d')}, {$id('m')}, 'main', 'Main board', "
+                .'NOW(), NOW() FROM seq_1_to_5000',
+            "INSERT INTO jobs (id, machine_id, board_id, title, owner, state, stage, outcome, handed_back, minutes, allowance_minutes, opened_at,
+              closed_at, last_entry_at, sheet)
+                SELECT {$id('j')}, {$id('m')}, {$id('d')}, CONCAT('Job ', seq), 'x', IF(seq % 400 = 0, 'open', 'closed'), 'close', IF(seq % 400 = 0,
+                  NULL, 'fixed'), 1, 1, 480,
                     DATE_ADD('2005-01-01', INTERVAL seq HOUR), DATE_ADD('2005-01-02', INTERVAL seq HOUR), DATE_ADD('2005-01-02', INTERVAL seq HOUR),
                     (SELECT sheet FROM jobs WHERE id = '{$job->id}') FROM seq_1_to_5000",
             "INSERT INTO entries (id, job_id, board_id, kind, stage, at, author, minutes, text, data, fingerprint, received_at)
-                SELECT CONCAT('00E', LPAD(seq, 23, '0')), IF(seq % 5 = 0, '{$job->id}', {$id('j', '1 + seq % 5000')}), IF(seq % 5 = 0, '{$job->board_id}', {$id('d', '1 + seq % 5000')}),
-                    'observation', 'find', DATE_ADD('2005-01-01', INTERVAL seq MINUTE), 'Someone', 1, CONCAT('saw it ', seq), '{}', REPEAT('0', 64), NOW() FROM seq_1_to_50000",
+                SELECT CONCAT('00E', LPAD(seq, 23, '0')), IF(seq % 5 = 0, '{$job->id}', {$id('j', '1 + seq % 5000')}), IF(seq % 5 = 0,
+                  '{$job->board_id}', {$id('d', '1 + seq % 5000')}),
+                    'observation', 'find', DATE_ADD('2005-01-01', INTERVAL seq MINUTE), 'Someone', 1, CONCAT('saw it ', seq), '{}', REPEAT('0', 64),
+                      NOW() FROM seq_1_to_50000",
             "INSERT INTO open_items (id, job_id, board_id, kind, text, since, open)
-                SELECT {$id('o')}, {$id('j')}, {$id('d')}, IF(seq % 2, 'waiting', 'hazard'), 'long ago', '2005-01-01', IF(seq % 500 = 0, 1, 0) FROM seq_1_to_5000",
+                SELECT {$id('o')}, {$id('j')}, {$id('d')}, IF(seq % 2, 'waiting', 'hazard'), 'long ago', '2005-01-01', IF(seq % 500 = 0, 1,
+                  0) FROM seq_1_to_5000",
             "INSERT INTO shelf_items (id, sku, name, kind, marked_f, rated_v, spec, quantity, place, tested, came_on)
-                SELECT {$id('s')}, CONCAT('BULK-', seq), CONCAT('Part ', seq), 'aluminium', 1e-6 * (1 + seq % 40), 16 + seq % 4, '{}', seq % 7, 'drawer', 0, '2026-01-01' FROM seq_1_to_5000",
+                SELECT {$id('s')}, CONCAT('BULK-', seq), CONCAT('Part ', seq), 'aluminium', 1e-6 * (1 + seq % 40), 16 + seq % 4, '{}', seq % 7,
+                  'drawer', 0, '2026-01-01' FROM seq_1_to_5000",
         ] as $sql) {
             DB::statement($sql);
         }
@@ -73,11 +81,18 @@ final class PlansTest extends TestCase
                 $asked[$query->sql] ??= [array_values($query->bindings), $address];
             }
         });
-        foreach ([...array_column(array_filter($routes, static fn (array $it): bool => $it[0] === 'GET'), 1), '/api/machines?search=S47', '/api/boards?search=owner 7', '/api/jobs?state=closed'] as $address) {
+        foreach ([
+            ...array_column(array_filter($routes, static fn (array $it): bool => $it[0] === 'GET'), 1),
+            '/api/machines?search=S47',
+            '/api/boards?search=owner 7',
+            '/api/jobs?state=closed',
+        ] as $address) {
             $this->as(Role::Lead)->get($address);
         }
         self::assertGreaterThan(100, count($asked));
-        $explained = static fn (string $sql, array $bindings = []): string => (string) array_values(get_object_vars((object) DB::select("ANALYZE FORMAT=JSON {$sql}", $bindings)[0]))[0];
+        $explained = static fn (string $sql, array $bindings = []): string => (string) array_values(get_object_vars(
+            (object) DB::select("ANALYZE FORMAT=JSON {$sql}", $bindings)[0],
+        ))[0];
         $wrong = [];
         foreach ($asked as $sql => [$bindings, $address]) {
             foreach (Plans::of($sql, static fn (): string => $explained($sql, $bindings)) as $fault) {

@@ -9,6 +9,7 @@ use App\People\Role;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route as Routes;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /**
  * What every reading route answers over the demo, and what a long list of requests is answered, as recorded. A change on purpose is
@@ -109,10 +110,11 @@ final class RecordedTest extends TestCase
         $sent = $response->baseResponse;
         $text = match (true) {
             $sent instanceof \Symfony\Component\HttpFoundation\StreamedResponse => $response->streamedContent(),
-            $sent instanceof \Symfony\Component\HttpFoundation\BinaryFileResponse && $sent->headers->get('Content-Type') === 'application/json' => $sent->getFile()->getContent(),
+            $sent instanceof BinaryFileResponse && $sent->headers->get('Content-Type') === 'application/json' => $sent->getFile()->getContent(),
             default => (string) $response->getContent(),
         };
-        $chance = ['/data:image[^"]+/', '/signature=\w+/', '/\w{40}(?=\.ics)/', '/(?<="next_before":")\w+/', '/(?<="before":")\w+/', '/(?<="photos_before":")\w+/', '/(?<="signature": ")\w+/'];
+        $chance = ['/data:image[^"]+/', '/signature=\w+/', '/\w{40}(?=\.ics)/',
+            '/(?<="next_before":")\w+/', '/(?<="before":")\w+/', '/(?<="photos_before":")\w+/', '/(?<="signature": ")\w+/'];
         $text = preg_replace('/\n\s*/', "\n", preg_replace($chance, '~', $text) ?? '');
 
         return "{$response->getStatusCode()} {$this->named(trim((string) $text))}";

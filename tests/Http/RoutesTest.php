@@ -14,7 +14,10 @@ final class RoutesTest extends TestCase
 {
     use EveryRoute;
 
-    private const PUBLIC = ['api/openapi.json', 'api/session', 'sanctum/csrf-cookie', 'up', 'shell-worker.js', '{screen?}', 'owner-report/{link}', 'calendar/{secret}.ics'];
+    private const PUBLIC = [
+        'api/openapi.json', 'api/session', 'sanctum/csrf-cookie', 'up', 'shell-worker.js', '{screen?}', 'owner-report/{link}',
+        'calendar/{secret}.ics',
+    ];
 
     private static function writes(string $method): bool
     {

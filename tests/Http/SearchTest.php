@@ -80,12 +80,18 @@ final class SearchTest extends TestCase
         $job = $this->job();
         $kind = Machine::query()->findOrFail($job->machine_id)->kind_id;
         $asked = fn (string $query): \Illuminate\Testing\TestResponse => $this->as(Role::Viewer)->getJson("/api/history?{$query}");
-        $asked('symptom=beeps_dark')->assertOk()->assertJsonPath('causes', [])->assertJsonPath('counted', 'No closed job of this shop had this symptom and named its cause.');
+        $asked('symptom=beeps_dark')
+            ->assertOk()
+            ->assertJsonPath('causes', [])
+            ->assertJsonPath('counted', 'No closed job of this shop had this symptom and named its cause.');
         $this->add($job, ['kind' => 'cause_found', 'data' => ['symptom' => 'beeps_dark', 'cause' => 'memory_bad']])->assertCreated();
         $this->line($job, 'C12 1000u 16V bulged 7 min');
         $this->line($job, 'note that is it 3 min');
         $this->add($job, ['kind' => 'outcome', 'data' => ['outcome' => 'fixed_with_limits', 'handed_back' => false, 'limits' => ['x']]])->assertCreated();
-        $this->getJson("/api/jobs/{$job->id}/minutes")->assertOk()->assertExactJson([['line' => 'capacitors', 'minutes' => 7], ['line' => 'work of no one line', 'minutes' => 3]]);
+        $this
+            ->getJson("/api/jobs/{$job->id}/minutes")
+            ->assertOk()
+            ->assertExactJson([['line' => 'capacitors', 'minutes' => 7], ['line' => 'work of no one line', 'minutes' => 3]]);
         $asked("symptom=beeps_dark&kind={$kind}")->assertOk()
             ->assertJsonPath('causes', [['words' => 'memory bad', 'jobs' => 1, 'percent' => '100 %', 'interval' => '3 % to 100 %']])
             ->assertJsonPath('counted', '1 closed job of this kind of machine')

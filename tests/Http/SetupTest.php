@@ -32,6 +32,9 @@ final class SetupTest extends TestCase
         ]])->assertCreated();
         $page()->assertJsonPath('clashes', [])->assertJsonPath('settings.0.at', 1);
         self::assertContains('fine', $made());
-        self::assertRefused($this->add($job, ['kind' => 'setting', 'data' => ['device' => 'x', 'block' => 'J', 'takes' => 'io', 'at' => 0, 'options' => [['value' => '3F8']]]]), '/data/length');
+        self::assertRefused(
+            $this->add($job, ['kind' => 'setting', 'data' => ['device' => 'x', 'block' => 'J', 'takes' => 'io', 'at' => 0, 'options' => [['value' => '3F8']]]]),
+            '/data/length',
+        );
     }
 }

@@ -36,7 +36,10 @@ final class StrangerTest extends TestCase
     {
         self::machine();
         $read = $this->understood('Gannet 4 plotter #G-77, from the survey group, pen stays up, smells warm');
-        self::assertSame(['Gannet 4 plotter', 'G-77', 'the survey group', 'pen stays up, smells warm'], [$read['machine'], $read['serial'], $read['owner'], $read['symptom']]);
+        self::assertSame(
+            ['Gannet 4 plotter', 'G-77', 'the survey group', 'pen stays up, smells warm'],
+            [$read['machine'], $read['serial'], $read['owner'], $read['symptom']],
+        );
         self::assertSame([[], null], [$read['machines'], $read['meant']]);
         self::assertSame(self::machine()->id, $this->understood('dunlin, dark')['meant'], 'the only one that begins so');
         self::assertSame(self::machine()->id, $this->understood('DUNLIN 8 DOME CONTROLLER')['meant']);
@@ -68,7 +71,10 @@ final class StrangerTest extends TestCase
         $this->takeIn(['name' => 'Gannet 4 plotter'])->assertCreated();
         self::assertSame(['gannet-4-plotter', 'gannet-4-plotter-2'], Kind::query()->where('name', 'Gannet 4 plotter')->orderBy('slug')->pluck('slug')->all());
         $kind = Kind::query()->where('slug', 'gannet-4-plotter')->firstOrFail();
-        $second = self::text($this->takeIn(['kind' => $kind->id, 'name' => 'Gannet of the annexe', 'serial' => 'G-2', 'owner' => 'Annexe'])->assertCreated()->json('machine_id'));
+        $second = self::text($this
+            ->takeIn(['kind' => $kind->id, 'name' => 'Gannet of the annexe', 'serial' => 'G-2', 'owner' => 'Annexe'])
+            ->assertCreated()
+            ->json('machine_id'));
         self::assertRefused($this->takeIn(['kind' => $kind->id, 'serial' => 'G-2']), '/serial', 'known: choose it');
         $page = (array) $this->getJson("/api/kinds/{$kind->id}")->assertOk()->json();
         self::assertSame(['Gannet 4 plotter', 'Gannet of the annexe'], array_column((array) $page['machines'], 'name'));
@@ -109,7 +115,10 @@ final class StrangerTest extends TestCase
         self::assertSame(2, count($machine->readProfile()->section(DescribedRails::class)->budget->rails ?? []), 'its amperes are the budget');
 
         $kind = (array) $this->getJson("/api/kinds/{$machine->kind_id}")->assertOk()->json();
-        self::assertSame(['J-'.str_pad((string) $job->number, 4, '0', STR_PAD_LEFT)], array_values(array_unique(array_filter(array_column((array) $kind['lessons'], 'job_label')))));
+        self::assertSame(
+            ['J-'.str_pad((string) $job->number, 4, '0', STR_PAD_LEFT)],
+            array_values(array_unique(array_filter(array_column((array) $kind['lessons'], 'job_label')))),
+        );
         self::assertContains('Rail +5: 4.75 V to 5.25 V, probed at supply output, J1 pin 3 (from the label)', (array) $kind['known']);
         $other = Job::query()->findOrFail(self::text($this->takeIn(['kind' => $machine->kind_id, 'name' => 'Gannet two'])->assertCreated()->json('id')));
         $keys = array_column((array) $this->getJson('/api/rail-runs/'.$this->railRun($other))->json('steps'), 'key');
@@ -125,7 +134,10 @@ final class StrangerTest extends TestCase
         self::assertRefused($this->getJson('/api/memory/line?line=rows'), '/line', 'write 2 x 8 4116 U20 at 0');
         self::assertRefused($this->add($job, ['kind' => 'memory_said', 'data' => ['line' => '8 9999']]), '/data/line', '9999 is no chip of the list');
         $this->add($job, ['kind' => 'memory_said', 'data' => ['line' => '2 x 8 4116 U20 at 0']])->assertCreated();
-        $read = $this->postJson("/api/jobs/{$job->id}/memory-sources", ['id' => self::ulid(), 'map' => 'main', 'text' => "4012 FF FB\n5ABC FF FB\n7FFF 04 00"])->assertCreated();
+        $read = $this->postJson(
+            "/api/jobs/{$job->id}/memory-sources",
+            ['id' => self::ulid(), 'map' => 'main', 'text' => "4012 FF FB\n5ABC FF FB\n7FFF 04 00"],
+        )->assertCreated();
         self::assertSame('chip U30', $read->json('located.suspects.0.called'), 'bit 2 of the second row');
         $this->add($job, ['kind' => 'memory_said', 'data' => ['line' => '2 x 9 4116 M1 at 0']])->assertCreated();
         $maps = (array) $this->getJson("/api/jobs/{$job->id}/memory")->json('maps');
@@ -137,7 +149,10 @@ final class StrangerTest extends TestCase
         $job = Job::query()->findOrFail(self::text($this->takeIn(['name' => 'Gannet 4 plotter'])->assertCreated()->json('id')));
         $page = fn (): array => (array) $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/battery")->assertOk()->json();
         self::assertSame(['', null], [$page()['board']['retention_min_v'], $page()['source']]);
-        self::assertSame(['keeps' => '2.4', 'standby' => '5u'], ['keeps' => $page()['circuits'][1]['numbers']['retention_min_v'], 'standby' => $page()['circuits'][1]['numbers']['standby_a']]);
+        self::assertSame(
+            ['keeps' => '2.4', 'standby' => '5u'],
+            ['keeps' => $page()['circuits'][1]['numbers']['retention_min_v'], 'standby' => $page()['circuits'][1]['numbers']['standby_a']],
+        );
         $say = fn (array $data): TestResponse => $this->add($job, ['kind' => 'clock_kind', 'data' => $data]);
         self::assertRefused($say(['circuit' => 'sundial']), '/data/circuit');
         self::assertRefused($say(['circuit' => 'serial-clock', 'supply_v' => 5]), '/data/series_ohm', 'is missing');
@@ -156,7 +171,11 @@ final class StrangerTest extends TestCase
     {
         $id = self::text($this->takeIn(['name' => 'Gannet 4 plotter', 'symptom' => 'dark'])->assertCreated()->json('id'));
         $job = Job::query()->findOrFail($id);
-        $listed = fn (string $query = ''): bool => in_array($id, array_column((array) $this->getJson("/api/jobs{$query}")->assertOk()->json('jobs'), 'id'), true);
+        $listed = fn (string $query = ''): bool => in_array(
+            $id,
+            array_column((array) $this->getJson("/api/jobs{$query}")->assertOk()->json('jobs'), 'id'),
+            true,
+        );
         self::assertTrue($listed());
         $pulse = fn (): int => (int) $this->getJson("/api/jobs/{$id}/pulse")->assertOk()->json('version');
         $before = $pulse();

@@ -62,7 +62,10 @@ final class TreatmentsTest extends TestCase
         // What fits now: the look at the bath that is over comes first, then the clips; everything has its time and its job.
         $plan = $this->getJson('/api/fits-now')->assertOk()->assertJsonPath('proved', true);
         $clips = collect((array) $plan->json('steps'))->firstWhere('text', 'slot brackets: Supply off, then take the clips off.');
-        self::assertSame([$job->label(), '1 min', 'when it is over: '.self::text($running->json('0.item.text'))], [$clips['job_label'] ?? null, $clips['minutes'] ?? null, $clips['because'] ?? null]);
+        self::assertSame(
+            [$job->label(), '1 min', 'when it is over: '.self::text($running->json('0.item.text'))],
+            [$clips['job_label'] ?? null, $clips['minutes'] ?? null, $clips['because'] ?? null],
+        );
         $this->done($job, $bath);
         $this->getJson('/api/running')->assertExactJson([]);
         self::assertSame('next', $page()->json('treatments.0.steps.5.state'));
@@ -105,7 +108,10 @@ final class TreatmentsTest extends TestCase
         $this->add($two, ['kind' => 'treatment_done', 'data' => ['begun' => $oven['item']['id'] ?? '']])->assertCreated();
         // On the same part without a rinse between: vinegar, then peroxide.
         $this->done($one, $soak);
-        $bright = $this->said($one, 'treatment', ['part' => 'slot brackets', 'damage' => 'dirt', 'material' => 'steel', 'means' => 'alcohol_swab'])->assertCreated()->json('entry.id');
+        $bright = $this
+            ->said($one, 'treatment', ['part' => 'slot brackets', 'damage' => 'dirt', 'material' => 'steel', 'means' => 'alcohol_swab'])
+            ->assertCreated()
+            ->json('entry.id');
         $this->step($one, self::text($bright), 1)->assertCreated();
         $this->getJson('/api/running')->assertJsonCount(2);
         // An acid with steel in a shut vessel.
@@ -124,7 +130,10 @@ final class TreatmentsTest extends TestCase
         self::assertRefused($this->getJson('/api/treatments/choices?damage=rust'), '/material');
         self::assertRefused($this->getJson('/api/treatments/choices?damage=rust&material=steel&flags=tired'), '/flags');
         $job = $this->job();
-        self::assertRefused($this->said($job, 'treatment', ['part' => 'lid', 'damage' => 'rust', 'material' => 'aluminium', 'means' => 'electrolysis']), '/data/means');
+        self::assertRefused(
+            $this->said($job, 'treatment', ['part' => 'lid', 'damage' => 'rust', 'material' => 'aluminium', 'means' => 'electrolysis']),
+            '/data/means',
+        );
     }
 
     /** A picture with a yellowed part, a clean patch and a grey card, and one of its places too bright to be read. */
@@ -150,7 +159,10 @@ final class TreatmentsTest extends TestCase
         $job = $this->job();
         $photo = $this->picture($job);
         $spot = static fn (float $x): array => ['x' => $x, 'y' => 0.5];
-        $data = ['photo' => $photo, 'part' => 'lid', 'places' => [$spot(0.125)], 'reference' => $spot(0.375), 'grey' => $spot(0.625), 'radius' => 0.03, 'hours' => 0];
+        $data = [
+            'photo' => $photo, 'part' => 'lid', 'places' => [$spot(0.125)], 'reference' => $spot(0.375), 'grey' => $spot(0.625), 'radius' => 0.03,
+            'hours' => 0,
+        ];
         $read = $this->said($job, 'colour', $data)->assertCreated();
         // `bin/ash treatments colour` of the same figures, within what JPEG keeps.
         $compared = json_decode((new \Ash\Treatments\TreatmentsRoom())->verbs()['colour']->answer(

@@ -30,7 +30,9 @@ final readonly class BatterySection implements Section
 
         return $needs === null ? [] : [
             'Clock circuit: keeps its memory from '.Notation::print($needs->minV, Unit::Volt).', stands '.Notation::print($needs->maxV, Unit::Volt)
-                .', draws '.Notation::print($needs->standbyA, Unit::Ampere).($needs->charges() ? ', charges its battery' : '').($needs->source === null ? '' : " ({$needs->source})"),
+                .', draws '.Notation::print($needs->standbyA, Unit::Ampere).($needs->charges() ? ', charges its battery' : '').($needs->source === null
+                    ? ''
+                    : " ({$needs->source})"),
         ];
     }
 

@@ -36,7 +36,10 @@ final readonly class BoardNeeds
         unset($plain->source);
         $it = self::read(Node::of($plain, $node->pointer));
 
-        return new self($it->minV, $it->maxV, $it->standbyA, $it->supplyV, $it->seriesOhm, $it->diodeV, $node->optional('source')?->text(120));
+        return new self(
+            minV: $it->minV, maxV: $it->maxV, standbyA: $it->standbyA, supplyV: $it->supplyV, seriesOhm: $it->seriesOhm, diodeV: $it->diodeV,
+            source: $node->optional('source')?->text(120),
+        );
     }
 
     public static function read(Node $node): self

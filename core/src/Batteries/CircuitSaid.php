@@ -53,6 +53,7 @@ final readonly class CircuitSaid implements EntryData, Settled
 
     public function sentence(string $text): string
     {
-        return "Clock circuit: {$this->circuit->value}".($this->chips === null ? '' : ", {$this->chips} chips").($this->supplyV === null ? '' : ', charges its battery');
+        return "Clock circuit: {$this->circuit->value}".($this->chips === null ? '' : ", {$this->chips} chips")
+            .($this->supplyV === null ? '' : ', charges its battery');
     }
 }

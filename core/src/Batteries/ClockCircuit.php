@@ -31,7 +31,8 @@ enum ClockCircuit: string
             self::SerialClock => 'two- and three-wire clock chips',
             self::StaticRamLowPower => '6116, 6264, 62256 of the L kind; the current is of one chip',
             self::StaticRam => 'the same without L; the current is of one chip',
-            self::ModuleWithCell => 'a clock module that holds its cell inside: the cell cannot be changed from outside; replace the module, or open it with care',
+            self::ModuleWithCell => 'a clock module that holds its cell inside: the cell cannot be changed from outside; replace the '
+                .'module, or open it with care',
         };
     }
 

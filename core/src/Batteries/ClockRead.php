@@ -60,7 +60,8 @@ final readonly class ClockRead implements EntryData
     public function judged(Retention $it): self
     {
         return Shape::of(self::class)->with($this, [
-            'yearOff' => $it->yearOff, 'driftS' => $it->driftS, 'ppm' => $it->ppm, 'secondsPerDay' => $it->secondsPerDay, 'verdict' => $it->verdict, 'reasons' => $it->reasons,
+            'yearOff' => $it->yearOff, 'driftS' => $it->driftS, 'ppm' => $it->ppm, 'secondsPerDay' => $it->secondsPerDay, 'verdict' => $it->verdict,
+            'reasons' => $it->reasons,
         ]);
     }
 

@@ -46,7 +46,8 @@ final readonly class Pack
         $shorted = self::shorted($chemistry, $cells, $volts, $state);
         if ($shorted !== null) {
             $left = $cells - $shorted;
-            $reasons[] = ($shorted === 1 ? 'more likely one shorted cell' : "more likely {$shorted} shorted cells")." than {$cells} that are {$state->value}: on {$left} it is "
+            $reasons[] = ($shorted === 1 ? 'more likely one shorted cell' : "more likely {$shorted} shorted cells")
+                ." than {$cells} that are {$state->value}: on {$left} it is "
                 .Notation::print($volts / $left, Unit::Volt, 3).' a cell';
         }
 

@@ -76,7 +76,8 @@ final readonly class BoardCapacitor
         $kind = $this->given->kind?->words();
 
         return $part === null
-            ? 'not known'.($this->given->markedF === null ? '' : ', '.Notation::print($this->given->markedF, Unit::Farad, 4)).($kind === null ? '' : ", {$kind}").($this->given->marking === null ? '' : ", marked \"{$this->given->marking}\"")
+            ? 'not known'.($this->given->markedF === null ? '' : ', '.Notation::print($this->given->markedF, Unit::Farad, 4))
+                .($kind === null ? '' : ", {$kind}").($this->given->marking === null ? '' : ", marked \"{$this->given->marking}\"")
             : Notation::print($part->markedF, Unit::Farad, 4).' '.Notation::print($part->ratedV, Unit::Volt).", {$part->kind->words()}";
     }
 

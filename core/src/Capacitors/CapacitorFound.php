@@ -115,7 +115,8 @@ final readonly class CapacitorFound implements EntryData, Settled
     {
         $it = BoardCapacitor::of($this);
 
-        return "Capacitor {$it->key}: {$it->words()}".($this->kindGuessed === true ? ' (kind guessed from the value)' : '').($this->rail === null ? '' : ", on {$this->rail}")
+        return "Capacitor {$it->key}: {$it->words()}".($this->kindGuessed === true ? ' (kind guessed from the value)' : '')
+            .($this->rail === null ? '' : ", on {$this->rail}")
             .($this->asked === null ? '' : ", asked of {$this->asked}");
     }
 }

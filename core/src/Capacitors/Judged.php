@@ -127,7 +127,8 @@ final class Judged
             ),
             Compare::below($c, $part->lowF), Compare::above($c, $part->highF) => $this->say(
                 PartVerdict::Watch,
-                "{$says}: outside the usual {$low} to {$high}, which condemns nothing by itself: loss and leakage imitate capacitance, old parts were made generous",
+                "{$says}: outside the usual {$low} to {$high}, which condemns nothing by itself: loss and leakage imitate capacitance, old "
+                    .'parts were made generous',
             ),
             Compare::below($c, $part->markedF * (1 - self::NEAR * $part->minusPct / 100)),
             Compare::above($c, $part->markedF * (1 + self::NEAR * $part->plusPct / 100)) => $this->say(

@@ -45,7 +45,8 @@ final readonly class CorrosionRoom extends Room
             '|',
             array_map(static fn (\BackedEnum $it): string => str_replace('_', ' ', (string) $it->value), $cases),
         );
-        $pattern = '/^(.+?)\s+('.$of(...Holds::cases()).')\s+([0-4])(?:[\s,]+(\d+(?:\.\d+)?)\s?mm)?(?:[\s,]+(?:carries\s+)?('.$of(...Carries::cases()).'))?$/iu';
+        $pattern = '/^(.+?)\s+('.$of(...Holds::cases()).')\s+([0-4])(?:[\s,]+(\d+(?:\.\d+)?)\s?mm)?(?:[\s,]+(?:carries\s+)?('
+            .$of(...Carries::cases()).'))?$/iu';
         if (preg_match($pattern, $body, $m) !== 1) {
             throw UnclearLine::write(
                 self::PLACE.' 20 mm signal (place, '.str_replace('|', ', ', $of(...Holds::cases())).', grade 0 to 4, distance, what it carries)',

@@ -38,6 +38,8 @@ final readonly class Surveyed
             }
         }
 
-        return $verdicts !== [] && count($verdicts) >= count($asked) ? [...$answers, new Answered('corrosion', 'sound', count($verdicts).' traces read sound')] : $answers;
+        return $verdicts !== [] && count($verdicts) >= count($asked)
+            ? [...$answers, new Answered('corrosion', 'sound', count($verdicts).' traces read sound')]
+            : $answers;
     }
 }

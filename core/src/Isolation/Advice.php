@@ -50,9 +50,11 @@ final readonly class Advice
         $byName = array_combine(array_map(static fn (AdviceTest $it): string => "\0{$it->id}", $tests), $tests);
         $results = [];
         foreach ($node->at('results')->items(Bounds::TESTS) as $result) {
-            $test = $byName["\0{$result->only('test', 'outcome')->at('test')->string()}"] ?? $result->at('test')->refuse("there is no test \"{$result->at('test')->string()}\"");
+            $test = $byName["\0{$result->only('test', 'outcome')->at('test')->string()}"]
+                ?? $result->at('test')->refuse("there is no test \"{$result->at('test')->string()}\"");
             !isset($results["\0{$test->id}"]) || $result->at('test')->refuse("\"{$test->id}\" is given twice");
-            in_array($result->at('outcome')->string(), $test->outcomes, true) || $result->at('outcome')->refuse("is not an outcome of {$test->id}: ".implode(', ', $test->outcomes));
+            in_array($result->at('outcome')->string(), $test->outcomes, true)
+                || $result->at('outcome')->refuse("is not an outcome of {$test->id}: ".implode(', ', $test->outcomes));
             $results["\0{$test->id}"] = $result->at('outcome')->string();
         }
         $have = $node->optional('have')?->items() ?? [];
@@ -95,12 +97,23 @@ final readonly class Advice
             $gain = max(0.0, $entropy - $test->entropyAfter($posterior));
             $next[] = ['test' => $test->id, 'gain_bits' => $gain, 'minutes' => $test->minutes, 'bits_per_minute' => $gain / $test->minutes];
         }
-        usort($next, static fn (array $a, array $b): int => self::compare($b['bits_per_minute'], $a['bits_per_minute']) ?: self::compare($b['gain_bits'], $a['gain_bits']));
+        usort(
+            $next,
+            static fn (array $a, array $b): int => self::compare(
+                $b['bits_per_minute'],
+                $a['bits_per_minute'],
+            ) ?: self::compare($b['gain_bits'], $a['gain_bits']),
+        );
         uasort($posterior, static fn (float $a, float $b): int => self::compare($b, $a));
         $first = array_key_first($posterior);
         $reasons[] = sprintf('%s leads with %s %%', substr((string) $first, 1), self::percent($posterior[$first] ?? 0.0));
         if ($next !== [] && $next[0]['gain_bits'] > 0.0) {
-            $reasons[] = sprintf('%s tells most for its minutes: %s bits in %s min', $next[0]['test'], self::figure($next[0]['gain_bits']), self::figure($next[0]['minutes']));
+            $reasons[] = sprintf(
+                '%s tells most for its minutes: %s bits in %s min',
+                $next[0]['test'],
+                self::figure($next[0]['gain_bits']),
+                self::figure($next[0]['minutes']),
+            );
         }
 
         return new self($posterior, $entropy, $next, $blocked, $reasons);

@@ -51,13 +51,13 @@ final readonly class AdviceTest
         Node::distinct($needs);
 
         return new self(
-            $node->at('id')->name(),
-            $node->at('minutes')->positive(),
-            $node->optional('danger')?->string(),
-            $outcomes,
-            $rows,
-            array_map(static fn (Node $it): string => $it->name(), $needs),
-            $odd,
+            id: $node->at('id')->name(),
+            minutes: $node->at('minutes')->positive(),
+            danger: $node->optional('danger')?->string(),
+            outcomes: $outcomes,
+            likelihood: $rows,
+            needs: array_map(static fn (Node $it): string => $it->name(), $needs),
+            odd: $odd,
         );
     }
 

@@ -30,7 +30,10 @@ final readonly class IsolationRoom extends Room
             new EntryKind(SymptomChosen::KIND, 'symptom of the library', SymptomChosen::class, stage: Stage::Find),
             new EntryKind(TestDone::KIND, 'test', TestDone::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
             new EntryKind(CauseFound::KIND, 'cause found', CauseFound::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
-            new EntryKind(ConditionCounted::KIND, 'failures counted', ConditionCounted::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
+            new EntryKind(
+                ConditionCounted::KIND, 'failures counted', ConditionCounted::class, weight: Weight::Evidence, attack: 'isolation',
+                stage: Stage::Find,
+            ),
             new EntryKind(SwapTried::KIND, 'swap', SwapTried::class, weight: Weight::Evidence, attack: 'isolation', stage: Stage::Find),
         ];
     }
@@ -176,7 +179,8 @@ final readonly class IsolationRoom extends Room
                      entropy_bits, next[] {parts, change {out, in}, base, gain_bits, p_works, minutes}, reasons[]
         TEXT;
     private const SWAPS_EXAMPLE = <<<'JSON'
-        {"parts": [{"id": "supply", "role": "supply"}, {"id": "board", "role": "board"}, {"id": "card", "role": "graphics"}, {"id": "spare card", "role": "graphics", "known_good": true}],
+        {"parts": [{"id": "supply", "role": "supply"}, {"id": "board", "role": "board"}, {"id": "card", "role": "graphics"}, {"id": "spare card",
+          "role": "graphics", "known_good": true}],
          "runs": [{"parts": ["supply", "board", "card"], "outcome": "fails"}, {"parts": ["supply", "board", "spare card"], "outcome": "works"}]}
         JSON;
     private const ADVISE_FIELDS = <<<'TEXT'
@@ -188,7 +192,8 @@ final readonly class IsolationRoom extends Room
         TEXT;
     private const ADVISE_EXAMPLE = <<<'JSON'
         {"causes": [{"id": "supply", "weight": 18}, {"id": "memory", "weight": 22}],
-         "tests": [{"id": "rails", "minutes": 3, "outcomes": ["good", "weak"], "likelihood": {"supply": {"good": 0.1, "weak": 0.9}, "memory": {"good": 0.95, "weak": 0.05}}}],
+         "tests": [{"id": "rails", "minutes": 3, "outcomes": ["good", "weak"], "likelihood": {"supply": {"good": 0.1, "weak": 0.9},
+          "memory": {"good": 0.95, "weak": 0.05}}}],
          "results": []}
         JSON;
     private const CONDITIONS_FIELDS = <<<'TEXT'

@@ -85,7 +85,9 @@ final readonly class LibrarySymptom
             ARRAY_FILTER_USE_BOTH,
         );
 
-        $said = $runs === [] ? [] : [count($runs).' runs of swaps were counted in'.($elsewhere === [] ? '' : ', and '.count($elsewhere).' with the same parts on other jobs')];
+        $said = $runs === []
+            ? []
+            : [count($runs).' runs of swaps were counted in'.($elsewhere === [] ? '' : ', and '.count($elsewhere).' with the same parts on other jobs')];
 
         return Advice::of($this->swapped($runs, $elsewhere), $this->asked(), $known, $have, $said);
     }

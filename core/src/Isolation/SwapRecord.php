@@ -50,7 +50,10 @@ final readonly class SwapRecord
             }
         }
         $without = [];
-        $ours = array_fill_keys(array_map(static fn (SwapFitted $it): string => "\0{$it->role}", array_merge(...array_map(static fn (SwapTried $it): array => $it->parts, $own))), true);
+        $ours = array_fill_keys(
+            array_map(static fn (SwapFitted $it): string => "\0{$it->role}", array_merge(...array_map(static fn (SwapTried $it): array => $it->parts, $own))),
+            true,
+        );
         $fitted = [];
         foreach (array_slice($runs, -Bounds::RUNS) as $run) {
             $in = array_flip(array_map(static fn (SwapFitted $it): string => "\0{$it->role}", $run->parts));

@@ -54,7 +54,11 @@ final readonly class SwapSaid implements EntryData, LineRule
 
         $beeps = preg_match(self::BEEPS, $note, $heard) === 1 ? $heard[0] : null;
 
-        return new LineSaid(SwapTried::KIND, $note, $set ? new self(self::parts($said[1]), outcome: $outcome, beeps: $beeps) : self::change($said[1], $outcome, $beeps));
+        return new LineSaid(
+            SwapTried::KIND,
+            $note,
+            $set ? new self(self::parts($said[1]), outcome: $outcome, beeps: $beeps) : self::change($said[1], $outcome, $beeps),
+        );
     }
 
     /** @return non-empty-list<SwapFitted> */
@@ -84,7 +88,12 @@ final readonly class SwapSaid implements EntryData, LineRule
             throw UnclearLine::write(self::SWAP.' (what, an arrow, what comes in; out for nothing)');
         }
 
-        return new self(role: trim($m[1]), part: preg_match('/^(out|nothing|none)$/iu', trim($m[2])) === 1 ? null : trim($m[2]), outcome: $outcome, beeps: $beeps);
+        return new self(
+            role: trim($m[1]),
+            part: preg_match('/^(out|nothing|none)$/iu', trim($m[2])) === 1 ? null : trim($m[2]),
+            outcome: $outcome,
+            beeps: $beeps,
+        );
     }
 
     public function examples(): array

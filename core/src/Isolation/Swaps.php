@@ -62,13 +62,15 @@ final readonly class Swaps
         $shows = $node->optional('shows');
 
         return new self(
-            $parts,
-            $roles,
-            array_map($it->run(...), $node->at('runs')->items(Bounds::RUNS)),
-            $shows === null ? null : ($shows->number() > 0.0 && $shows->number() <= 1.0 ? $shows->number() : $shows->refuse('must be above 0, at most 1')),
-            $node->has('mistake') ? SwapPart::open($node->at('mistake')) : Shows::MISTAKE,
-            $node->optional('max_faults')?->integer(1, 3) ?? 3,
-            $node->optional('pairs')?->bool() ?? false,
+            parts: $parts,
+            roles: $roles,
+            runs: array_map($it->run(...), $node->at('runs')->items(Bounds::RUNS)),
+            shows: $shows === null
+                ? null
+                : ($shows->number() > 0.0 && $shows->number() <= 1.0 ? $shows->number() : $shows->refuse('must be above 0, at most 1')),
+            mistake: $node->has('mistake') ? SwapPart::open($node->at('mistake')) : Shows::MISTAKE,
+            mostBad: $node->optional('max_faults')?->integer(1, 3) ?? 3,
+            pairs: $node->optional('pairs')?->bool() ?? false,
         );
     }
 
@@ -100,7 +102,10 @@ final readonly class Swaps
     /** With one run more. */
     public function with(SwapRun $run): self
     {
-        return new self($this->parts, array_values($this->roles), [...$this->runs, $run], $this->shows, $this->mistake, $this->mostBad, $this->pairs);
+        return new self(
+            parts: $this->parts, roles: array_values($this->roles), runs: [...$this->runs, $run], shows: $this->shows, mistake: $this->mistake,
+            mostBad: $this->mostBad, pairs: $this->pairs,
+        );
     }
 
     public function found(): SwapsFound
@@ -130,7 +135,10 @@ final readonly class Swaps
         $shows = new Shows($this->shows ?? ($contradictions === [] ? Shows::USUAL : Shows::NOW_AND_THEN), $this->mistake);
         $priors = array_map(static fn (SwapPart $it): float => $it->prior, $this->parts);
         $small = SwapOdds::sets(count($this->parts), count($pairs), $this->mostBad) <= self::MOST_SETS;
-        $odds = new SwapOdds(count($this->parts), $priors, $pairs, self::PAIR, $this->runs, $shows, $small ? $this->mostBad : 2);
+        $odds = new SwapOdds(
+            parts: count($this->parts), priors: $priors, pairs: $pairs, pair: self::PAIR, runs: $this->runs, shows: $shows,
+            mostBad: $small ? $this->mostBad : 2,
+        );
         [$sets, $proved] = $conflicts === [] && $contradictions !== [] ? [[], true]
             : HittingSets::of($conflicts, $this->mostBad, array_map(fn (int $p): int => count($this->parts) + $p, array_keys($pairs)));
         $diagnoses = $this->diagnoses($sets, $pairs, $odds);
@@ -323,11 +331,12 @@ final readonly class Swaps
         $minutes = ($out === null ? 0.0 : $this->parts[$out]->minutes) + ($in === null ? 0.0 : $this->parts[$in]->minutes);
 
         return new NextRun(
-            array_map(fn (int $part): string => $this->parts[$part]->id, $set),
-            $out, $in,
-            $out === null ? null : $this->parts[$out]->id,
-            $in === null ? null : $this->parts[$in]->id,
-            $base + 1, max(0.0, $gain), min(1.0, max(0.0, $works)), $out === null && $in === null ? self::RESEAT_MINUTES : $minutes, $order,
+            parts: array_map(fn (int $part): string => $this->parts[$part]->id, $set),
+            out: $out, in: $in,
+            outName: $out === null ? null : $this->parts[$out]->id,
+            inName: $in === null ? null : $this->parts[$in]->id,
+            base: $base + 1, gainBits: max(0.0, $gain), works: min(1.0, max(0.0, $works)),
+            minutes: $out === null && $in === null ? self::RESEAT_MINUTES : $minutes, order: $order,
         );
     }
 
@@ -351,15 +360,19 @@ final readonly class Swaps
         $reasons = [];
         $undo = $this->lastAdded();
         if ($undo !== null) {
-            $reasons[] = "{$this->parts[$undo[0]]->id} was added last and the run failed: the last thing added is the first suspect, so take it out again and repeat";
+            $reasons[] = "{$this->parts[$undo[0]]->id} was added last and the run failed: the last thing added is the first suspect, so "
+                .'take it out again and repeat';
         }
         if ($seen !== []) {
             $names = implode(', ', array_map(fn (int $part): string => $this->parts[$part]->id, array_keys($seen)));
-            $reasons[] = $shows->shows === 1.0 ? "seen working, and so cleared: {$names}" : "seen working: {$names}; as a bad part may not show each time, nothing is cleared for certain";
+            $reasons[] = $shows->shows === 1.0
+                ? "seen working, and so cleared: {$names}"
+                : "seen working: {$names}; as a bad part may not show each time, nothing is cleared for certain";
         }
         if ($contradictions !== []) {
             $runs = implode(', ', $contradictions);
-            $reasons[] = "run {$runs} failed with nothing in it that was not seen working: the fault comes and goes, two good parts do not go together, a part has died since, "
+            $reasons[] = "run {$runs} failed with nothing in it that was not seen working: the fault comes and goes, two good parts do not "
+                .'go together, a part has died since, '
                 .'or a mistake was made (a seat, a jumper). The same set again, reseated, tells a mistake; the working set again tells a part that has died; '
                 .'each part of it in the working set, one at a time, tells a pair';
             if ($conflicts === []) {
@@ -370,7 +383,8 @@ final readonly class Swaps
         }
         $untested = $this->untested($bad);
         if ($untested !== null) {
-            $reasons[] = "{$this->parts[$untested]->id} leads and no swap can test it, as it is needed in every run and nothing can stand in for it: measure it where it sits (its supply and ground, its clock, its signals in and out)";
+            $reasons[] = "{$this->parts[$untested]->id} leads and no swap can test it, as it is needed in every run and nothing can stand "
+                .'in for it: measure it where it sits (its supply and ground, its clock, its signals in and out)';
         }
         if ($next === [] && $this->runs !== []) {
             $reasons[] = 'no single change would tell more';
@@ -385,7 +399,9 @@ final readonly class Swaps
         arsort($bad);
         $order = array_keys($bad);
         $first = $order[0] ?? null;
-        if ($first === null || $bad[$first] < self::LEADING * (1 - self::SLACK) || (isset($order[1]) && $bad[$first] < self::AHEAD * $bad[$order[1]] * (1 - self::SLACK))) {
+        if ($first === null
+            || $bad[$first] < self::LEADING * (1 - self::SLACK)
+            || (isset($order[1]) && $bad[$first] < self::AHEAD * $bad[$order[1]] * (1 - self::SLACK))) {
             return null;
         }
         $role = $this->role($this->parts[$first]);

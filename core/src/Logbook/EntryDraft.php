@@ -108,7 +108,8 @@ final readonly class EntryDraft
     private function with(self $also): self
     {
         return new self(
-            $this->id, $this->kind, $this->at, $this->minutes, $this->stage, $this->board, $this->text, $this->data, $this->corrects, $this->received, $this->doubt, $also,
+            id: $this->id, kind: $this->kind, at: $this->at, minutes: $this->minutes, stage: $this->stage, board: $this->board, text: $this->text,
+            data: $this->data, corrects: $this->corrects, received: $this->received, doubt: $this->doubt, also: $also,
         );
     }
 

@@ -48,7 +48,9 @@ final readonly class JobSheet
             suspected: $suspects,
             steps: [...$steps, StageStep::of($at->stage)],
             gates: $all->gates,
-            notices: $at->outcome === null ? [...$all->notices, ...$at->allowance->notices(array_map(static fn (Suspect $it): string => $it->text, $suspects))] : [],
+            notices: $at->outcome === null
+                ? [...$all->notices, ...$at->allowance->notices(array_map(static fn (Suspect $it): string => $it->text, $suspects))]
+                : [],
             forbids: $all->forbids,
             running: $all->running,
             unproven: [

@@ -38,7 +38,9 @@ final readonly class LineSaid
 
     public function lasting(int $minutes): self
     {
-        return new self($this->kind, $this->text, $this->data, $this->match, $minutes, $this->doubt, $this->also);
+        return new self(
+            kind: $this->kind, text: $this->text, data: $this->data, match: $this->match, minutes: $minutes, doubt: $this->doubt, also: $this->also,
+        );
     }
 
     /** @throws \Ash\Document\InvalidDocument below POINTER */

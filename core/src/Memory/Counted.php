@@ -50,7 +50,8 @@ final readonly class Counted
         $fitted = 1024 * array_sum(array_map(static fn (Module $it): float => $it->kib, $modules));
         $keeps = $memory->firmwareKeepsBytes ?? 0;
         $missing = $fitted - $keeps - $this->bytes;
-        $said = Notation::plain($fitted, 12).' bytes fitted'.($keeps > 0 ? ", the firmware keeps {$keeps}" : '').', '.Notation::plain($this->bytes, 12).' counted';
+        $said = Notation::plain($fitted, 12).' bytes fitted'.($keeps > 0 ? ", the firmware keeps {$keeps}" : '').', '
+            .Notation::plain($this->bytes, 12).' counted';
         $sum = Sum::of(new SumAsked($modules, ($this->bytes + $keeps) / 1024));
         $without = array_map(static fn (array $names): string => 'as without '.implode(' and ', $names), $sum->explanations);
         $least = 1024 * min(array_map(static fn (Module $it): float => $it->kib, $modules));
@@ -60,7 +61,9 @@ final readonly class Counted
             $missing < 0 => ["{$said}: ".Notation::plain(-$missing, 12).' more than there should be: is the map right, or is a bank seen twice?'],
             $without !== [] => ["{$said}: ".Notation::plain($missing, 12).' missing', ...$without],
             $missing < $least => ["{$said}: ".Notation::plain($missing, 12).' less than fitted, less than any bank: what the firmware keeps for itself'
-                .($memory->firmwareKeepsBytes === null ? '? Compare with a good one, and note it with the map' : ' is noted otherwise: compare with a good one')],
+                .($memory->firmwareKeepsBytes === null
+                    ? '? Compare with a good one, and note it with the map'
+                    : ' is noted otherwise: compare with a good one')],
             default => ["{$said}: ".Notation::plain($missing, 12).' missing, and no set of banks explains it'],
         };
     }

@@ -69,17 +69,22 @@ final readonly class MemoryStanding implements Fact
         $why = implode('; ', $run->reasons);
 
         return match (true) {
-            $run->swap === null => new self($text, $why, $top->action, $soak, $top->probability, false, $failed),
-            $run->swap->verdict === SwapVerdict::Confirmed => new self(
-                "{$run->name}: the chip that was moved to {$top->ref}",
-                $run->swap->text,
-                "Replace the chip that sits in {$top->ref} now, then repeat the memory test of {$run->name}.",
-                $soak,
-                $top->probability,
-                false,
-                $failed,
+            $run->swap === null => new self(
+                suspect: $text, why: $why, next: $top->action, soak: $soak, probability: $top->probability, passed: false, unproven: $failed,
             ),
-            default => new self($text, "{$run->swap->text} {$why}", $run->swap->text, $soak, $top->probability, false, $failed),
+            $run->swap->verdict === SwapVerdict::Confirmed => new self(
+                suspect: "{$run->name}: the chip that was moved to {$top->ref}",
+                why: $run->swap->text,
+                next: "Replace the chip that sits in {$top->ref} now, then repeat the memory test of {$run->name}.",
+                soak: $soak,
+                probability: $top->probability,
+                passed: false,
+                unproven: $failed,
+            ),
+            default => new self(
+                suspect: $text, why: "{$run->swap->text} {$why}", next: $run->swap->text, soak: $soak, probability: $top->probability, passed: false,
+                unproven: $failed,
+            ),
         };
     }
 }

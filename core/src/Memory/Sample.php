@@ -36,7 +36,7 @@ final class Sample
      *
      * @param list<string>                                              $rows
      * @param array<array-key, array{int, int, int, int}|null>          $errors by row; null: it has no actual value
-     * @param (\Closure(string): (array{int, int, int, int}|null))|null $other  of a row that is not among them and has an actual value in the map, or lies outside
+     * @param (\Closure(string): (array{int, int, int, int}|null))|null $other  of a row not among them: with an actual value in the map, or outside
      */
     public function addAll(array $rows, array $errors, ?\Closure $other): void
     {

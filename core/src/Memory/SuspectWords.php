@@ -176,7 +176,8 @@ final readonly class SuspectWords
         }
         $first = $suspects[0];
         foreach ($this->locator->stops as $bank => $count) {
-            $reasons[] = "{$count} ".($count === 1 ? 'parity stop' : 'parity stops')." in bank {$this->map->banks[$bank]->name}: any chip of its words may be bad";
+            $reasons[] = "{$count} ".($count === 1 ? 'parity stop' : 'parity stops')
+                ." in bank {$this->map->banks[$bank]->name}: any chip of its words may be bad";
         }
         !$this->few() || $reasons[] = 'few errors: repeat the test before a part is named';
         $reasons[] = 'best: '.Notation::plain($first->probability * 100, 4).' %';

@@ -52,15 +52,18 @@ final readonly class Discharge
 
         [$verdict, $why] = self::verdict($startV, $startV / $resistorOhm, $resistorV);
 
-        return new self($tau, $time, $energy, $power, $startV / $resistorOhm, $verdict, [
-            ...$why,
-            $time === 0.0
-                ? "{$start} is already at or below {$safe}"
-                : "from {$start} to {$safe} takes ".Notation::print($time, Unit::Second, 3),
-            'the resistor must stand '.Notation::print($power, Unit::Watt, 3).' at first and '.Notation::print($energy, Unit::Joule, 3).' in all',
-            'measure after discharging: some capacitors recover charge',
-            'line and picture-tube work is for people trained for it; local electrical codes come first',
-        ]);
+        return new self(
+            timeConstantS: $tau, timeToSafeS: $time, energyJ: $energy, peakPowerW: $power, peakCurrentA: $startV / $resistorOhm, verdict: $verdict,
+            reasons: [
+                ...$why,
+                $time === 0.0
+                    ? "{$start} is already at or below {$safe}"
+                    : "from {$start} to {$safe} takes ".Notation::print($time, Unit::Second, 3),
+                'the resistor must stand '.Notation::print($power, Unit::Watt, 3).' at first and '.Notation::print($energy, Unit::Joule, 3).' in all',
+                'measure after discharging: some capacitors recover charge',
+                'line and picture-tube work is for people trained for it; local electrical codes come first',
+            ],
+        );
     }
 
     /** @return array{DischargeVerdict, list<string>} */
@@ -70,12 +73,14 @@ final readonly class Discharge
         $peak = Notation::print($amps, Unit::Ampere, 3);
         $no = array_keys(array_filter([
             "{$peak} at the first moment is above 5 A: take a larger resistor" => Compare::above($amps, self::MOST_A),
-            "{$start} is above what the resistor is rated for, ".Notation::print($resistorV ?? 0.0, Unit::Volt, 4).': it can arc over or fail open' => $resistorV !== null && Compare::above($startV, $resistorV),
+            "{$start} is above what the resistor is rated for, ".Notation::print($resistorV ?? 0.0, Unit::Volt, 4)
+                .': it can arc over or fail open' => $resistorV !== null && Compare::above($startV, $resistorV),
         ]));
         $care = array_keys(array_filter([
             "{$start} is high voltage: distance, insulation, one hand" => Compare::above($startV, self::HIGH_V),
             "{$peak} at the first moment makes a spark" => Compare::above($amps, self::CARE_A),
-            "at {$start} the resistor's own voltage rating counts: ordinary ones stand 250 V" => $resistorV === null && Compare::above($startV, self::UNRATED_V),
+            "at {$start} the resistor's own voltage rating counts: ordinary ones stand 250 V" => $resistorV === null
+                && Compare::above($startV, self::UNRATED_V),
         ]));
 
         return match (true) {

@@ -15,7 +15,9 @@ final readonly class RailsJudged implements Fact
     {
     }
 
-    /** @return list<Answered> the causes as they are ranked; "good" when every rail that must be there was read and none is out; ripple that was read and is in */
+    /**
+     * @return list<Answered> the causes as they are ranked; "good" when every rail that must be there was read and none is out; ripple that was read and is in
+     */
     public function answers(): array
     {
         $standing = $this->judgement->standing;
@@ -35,7 +37,10 @@ final readonly class RailsJudged implements Fact
         if ($good) {
             $answers[] = new Answered('rails', 'good', 'every rail is in its limits', $under);
         }
-        $rippled = array_filter($this->judgement->causes, static fn (Cause $it): bool => in_array($it->code, [CauseCode::RippleHigh, CauseCode::LowWithRipple], true));
+        $rippled = array_filter(
+            $this->judgement->causes,
+            static fn (Cause $it): bool => in_array($it->code, [CauseCode::RippleHigh, CauseCode::LowWithRipple], true),
+        );
 
         return $ripples > 0 && $rippled === [] ? [...$answers, new Answered('rails', 'ripple_in', 'ripple is in its limits', $under)] : $answers;
     }

@@ -56,9 +56,13 @@ final readonly class RailsSection implements Section
     public function learned(\stdClass $document, EntryData $entry): ?\stdClass
     {
         return match (true) {
-            $entry instanceof GoodBoard => self::each($document, array_column($entry->ohms, 'ohm', 'rail'), static fn (\stdClass $rail, float $ohm): \stdClass => (object) [
-                ...(array) $rail, 'ohms_good' => $ohm,
-            ]),
+            $entry instanceof GoodBoard => self::each(
+                $document,
+                array_column($entry->ohms, 'ohm', 'rail'),
+                static fn (\stdClass $rail, float $ohm): \stdClass => (object) [
+                    ...(array) $rail, 'ohms_good' => $ohm,
+                ],
+            ),
             $entry instanceof PointNamed => self::each($document, [$entry->rail => $entry], self::named(...)),
             $entry instanceof RailsSaid => self::said($document, $entry),
             default => null,

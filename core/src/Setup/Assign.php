@@ -10,6 +10,8 @@ use Ash\Document\Node;
  * Devices whose settings claim things, so that no two hold the same: what clashes as things stand, and the ways out that move the fewest
  * settings. An exact search: in every way out one of the two settings of a clash has moved, so only these are tried; it stops at a limit and
  * says so.
+ *
+ * @phpstan-import-type Conflict from AssignFound
  */
 final class Assign
 {
@@ -109,7 +111,7 @@ final class Assign
         $conflicts = $this->conflicts();
         $this->steps = 0;
         if ($conflicts === []) {
-            return new AssignFound(true, [], true, 0, [], [], ['nothing clashes']);
+            return new AssignFound(proved: true, conflicts: [], solvable: true, changesNeeded: 0, plans: [], core: [], reasons: ['nothing clashes']);
         }
         $best = [];
         try {
@@ -118,24 +120,28 @@ final class Assign
             if ($solution === null) {
                 $core = $this->core();
 
-                return new AssignFound(true, $conflicts, false, null, [], $core, [
-                    'no way of setting them keeps them apart'.($core === [] ? ': what the machine keeps for itself clashes already' : ': '.implode(', ', $core).' cannot live together'),
+                return new AssignFound(proved: true, conflicts: $conflicts, solvable: false, changesNeeded: null, plans: [], core: $core, reasons: [
+                    'no way of setting them keeps them apart'.($core === []
+                        ? ': what the machine keeps for itself clashes already'
+                        : ': '.implode(', ', $core).' cannot live together'),
                 ]);
             }
             for ($needed = 1; $this->solve($this->free(), $needed) === null; ++$needed) {
             }
             $plans = $this->plans($needed);
 
-            return new AssignFound(true, $conflicts, true, $needed, $plans, [], [self::moves($needed)]);
+            return new AssignFound(
+                proved: true, conflicts: $conflicts, solvable: true, changesNeeded: $needed, plans: $plans, core: [], reasons: [self::moves($needed)],
+            );
         } catch (SearchStopped) {
             return new AssignFound(
-                false,
-                $conflicts,
-                null,
-                null,
-                $best,
-                [],
-                ['the search stopped at its limit: nothing is proved'.($best === [] ? '' : '; the plan works, and may not be the shortest')],
+                proved: false,
+                conflicts: $conflicts,
+                solvable: null,
+                changesNeeded: null,
+                plans: $best,
+                core: [],
+                reasons: ['the search stopped at its limit: nothing is proved'.($best === [] ? '' : '; the plan works, and may not be the shortest')],
             );
         }
     }
@@ -145,7 +151,7 @@ final class Assign
         return $needed === 1 ? 'one setting has to move' : "{$needed} settings have to move";
     }
 
-    /** @return list<array{resource: string, at: int|string|null, base: ?int, length: ?int, owners: array{string, string}, settings: array{?string, ?string}, free: array{list<string>, list<string>}}> */
+    /** @return list<Conflict> */
     private function conflicts(): array
     {
         $stands = [];
@@ -431,7 +437,8 @@ final class Assign
         foreach ($options as $s => $o) {
             $setting = $this->settings[$s];
             $o === $setting->at || $plan[] = [
-                'device' => $setting->device, 'setting' => (string) $setting->name, 'from' => $setting->options[$setting->at]->name, 'to' => $setting->options[$o]->name,
+                'device' => $setting->device, 'setting' => (string) $setting->name, 'from' => $setting->options[$setting->at]->name,
+                'to' => $setting->options[$o]->name,
             ];
         }
 

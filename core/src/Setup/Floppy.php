@@ -57,7 +57,8 @@ final readonly class Floppy
         foreach ($this->drives as $it) {
             if ($it->pin34 !== null && $this->wants !== null && $it->pin34 !== $this->wants) {
                 $problems[] = new Problem('pin34', [$it->name], $this->wants === Pin34::Change
-                    ? "{$it->name} says \"ready\" where the host waits for \"change\": a disk is seen only when it was in at power-on, and a new one is not noticed"
+                    ? "{$it->name} says \"ready\" where the host waits for \"change\": a disk is seen only when it was in at power-on, and "
+                        .'a new one is not noticed'
                     : "{$it->name} says \"change\" where the host waits for \"ready\": it waits for ever");
             }
         }
@@ -76,7 +77,10 @@ final readonly class Floppy
         return $problems;
     }
 
-    /** @return list<array{name: string, from: int, to: int}>|null the fewest selects to change so that units are distinct, known to the host, and one is the first; null when there are more drives than units */
+    /**
+     * @return list<array{name: string, from: int, to: int}>|null the fewest selects to change so that units are distinct, known to the host, and one is the
+     *                                                            first; null when there are more drives than units
+     */
     public function changes(): ?array
     {
         $best = null;

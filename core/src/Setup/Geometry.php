@@ -99,7 +99,10 @@ final readonly class Geometry
         $best = null;
         foreach ($this->types as $it) {
             $bytes = array_product([$it['cylinders'], $it['heads'], $it['sectors'], $this->bytesPerSector]);
-            if ($it['cylinders'] <= $this->cylinders && $it['heads'] <= $this->heads && $it['sectors'] <= $this->sectors && ($best === null || $bytes > $best['bytes'])) {
+            if ($it['cylinders'] <= $this->cylinders
+                && $it['heads'] <= $this->heads
+                && $it['sectors'] <= $this->sectors
+                && ($best === null || $bytes > $best['bytes'])) {
                 $best = ['type' => $it['type'], 'bytes' => $bytes, 'lost_bytes' => $this->bytes() - $bytes];
             }
         }
@@ -114,7 +117,8 @@ final readonly class Geometry
         $best = $this->bestType();
 
         return [
-            "{$this->cylinders} cylinders, {$this->heads} heads and {$this->sectors} sectors are ".number_format($this->mb(), 1).' MB, or '.number_format($this->mib(), 1).' MiB',
+            "{$this->cylinders} cylinders, {$this->heads} heads and {$this->sectors} sectors are ".number_format($this->mb(), 1).' MB, or '
+                .number_format($this->mib(), 1).' MiB',
             ...($agrees === null ? [] : ["the label says {$this->labelMb}: ".($agrees ? 'it agrees' : 'it does not agree with either')]),
             ...array_map(static fn (array $it): string => "beyond {$it['name']} ".number_format($it['lost_bytes'] / 1e6, 1).' MB are lost', $this->barriers()),
             ...($best === null ? [] : ["type {$best['type']} fits best and loses ".number_format($best['lost_bytes'] / 1e6, 1).' MB']),

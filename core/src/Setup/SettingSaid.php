@@ -55,7 +55,9 @@ final readonly class SettingSaid implements EntryData, Settled
         }
         Node::distinct(array_map(static fn (Node $it): Node => $it->at('value'), $read->at('options')->items()));
         ($this->length !== null) === $this->takes->ranges() || $read->at('length')->refuse(
-            $this->takes->ranges() ? "say how long: {$this->takes->value}/8 (ports) or {$this->takes->value}/16K" : "is for io and mem, not for {$this->takes->value}",
+            $this->takes->ranges()
+                ? "say how long: {$this->takes->value}/8 (ports) or {$this->takes->value}/16K"
+                : "is for io and mem, not for {$this->takes->value}",
         );
 
         return $this;
@@ -129,7 +131,8 @@ final readonly class SettingSaid implements EntryData, Settled
 
     public function sentence(string $text): string
     {
-        return "{$this->device}, {$this->block}: {$this->takes->words()} {$this->stands()->words()}".($this->length === null ? '' : ', '.($this->takes === Takes::Mem ? intdiv($this->length, 1024).'K' : $this->length).' long');
+        return "{$this->device}, {$this->block}: {$this->takes->words()} {$this->stands()->words()}"
+            .($this->length === null ? '' : ', '.($this->takes === Takes::Mem ? intdiv($this->length, 1024).'K' : $this->length).' long');
     }
 
     /** By which a later word about the same block replaces this one. */

@@ -41,7 +41,10 @@ final readonly class SetupRoom extends Room
 
         return $sheet === null ? new Findings() : new Findings(
             known: $clashes === [] ? [count($sheet->settings).' settings written down, nothing clashes'] : [],
-            suspects: array_map(static fn (string $it): Suspect => new Suspect($it, $way === [] ? 'no setting of them keeps them apart' : 'move '.implode(', ', $way)), $clashes),
+            suspects: array_map(
+                static fn (string $it): Suspect => new Suspect($it, $way === [] ? 'no setting of them keeps them apart' : 'move '.implode(', ', $way)),
+                $clashes,
+            ),
             steps: $way === [] ? [] : [new Step('Move '.implode(', then ', $way).'.', $clashes[0] ?? '', 'setup', minutes: 5.0 * count($way))],
         );
     }
@@ -137,7 +140,8 @@ final readonly class SetupRoom extends Room
         $it = Disk::read($node);
 
         return [
-            'bytes' => $it->bytes, 'kib' => $it->bytes / 1024, 'needs_density' => $it->needs?->value, 'reads' => $it->reads->value, 'writes' => $it->writes->value,
+            'bytes' => $it->bytes, 'kib' => $it->bytes / 1024, 'needs_density' => $it->needs?->value, 'reads' => $it->reads->value,
+            'writes' => $it->writes->value,
             'reasons' => $it->reasons,
         ];
     }
@@ -150,7 +154,8 @@ final readonly class SetupRoom extends Room
                      together), reasons[]
         TEXT;
     private const ASSIGN_EXAMPLE = <<<'JSON'
-        {"devices": [{"name": "sound", "settings": [{"name": "irq", "at": "5", "options": [{"name": "5", "claims": [{"resource": "irq", "at": 5}]}, {"name": "7", "claims": [{"resource": "irq", "at": 7}]}]}]},
+        {"devices": [{"name": "sound", "settings": [{"name": "irq", "at": "5", "options": [{"name": "5", "claims": [{"resource": "irq", "at": 5}]},
+          {"name": "7", "claims": [{"resource": "irq", "at": 7}]}]}]},
                      {"name": "network", "settings": [{"name": "irq", "at": "5", "options": [{"name": "5", "claims": [{"resource": "irq", "at": 5}]}]}]}]}
         JSON;
     private const SCSI_FIELDS = <<<'TEXT'
@@ -159,14 +164,16 @@ final readonly class SetupRoom extends Room
         gives        problems[] code, names[], text; changes[] name, what id|termination, from, to; reasons[]
         TEXT;
     private const SCSI_EXAMPLE = <<<'JSON'
-        {"bus": {}, "chain": [{"name": "host", "host": true, "id": 7, "terminated": true}, {"name": "disk", "id": 0, "terminated": true}, {"name": "scanner", "id": 0, "terminated": false}]}
+        {"bus": {}, "chain": [{"name": "host", "host": true, "id": 7, "terminated": true}, {"name": "disk", "id": 0, "terminated": true},
+          {"name": "scanner", "id": 0, "terminated": false}]}
         JSON;
     private const FLOPPY_FIELDS = <<<'TEXT'
         host         units (1 to 4), pin34? ready|change|any
         drives[]     along the cable: name, select (0 to 3), behind_twist, terminated?, pin34? ready|change
         gives        drives[] name, unit; problems[] code, names[], text; changes[] name, from, to of select, or null; reasons[]
         TEXT;
-    private const FLOPPY_EXAMPLE = '{"host": {"units": 2, "pin34": "change"}, "drives": [{"name": "near", "select": 1, "behind_twist": false}, {"name": "far", "select": 1, "behind_twist": true, "pin34": "ready"}]}';
+    private const FLOPPY_EXAMPLE = '{"host": {"units": 2, "pin34": "change"}, "drives": [{"name": "near", "select": 1, "behind_twist": '
+        .'false}, {"name": "far", "select": 1, "behind_twist": true, "pin34": "ready"}]}';
     private const GEOMETRY_FIELDS = <<<'TEXT'
         cylinders, heads, sectors, bytes_per_sector? (512), label_mb? (as sold), types?[] type, cylinders, heads, sectors
         gives        bytes, mb (10^6), mib (2^20), label_agrees, barriers[] name, limit_bytes, lost_bytes; best_type type, bytes, lost_bytes or null; reasons[]
@@ -187,5 +194,6 @@ final readonly class SetupRoom extends Room
         disks[]      name, primary 0|1, logical 0 to 23
         gives        letters[] letter, what
         TEXT;
-    private const LETTERS_EXAMPLE = '{"floppies": 1, "disks": [{"name": "disk 1", "primary": 1, "logical": 1}, {"name": "disk 2", "primary": 1, "logical": 0}]}';
+    private const LETTERS_EXAMPLE = '{"floppies": 1, "disks": [{"name": "disk 1", "primary": 1, "logical": 1}, {"name": "disk 2", '
+        .'"primary": 1, "logical": 0}]}';
 }

@@ -40,7 +40,9 @@ final readonly class SetupSheet implements Fact
     {
         return array_map(static function (array $it): string {
             $takes = Takes::from($it['resource']);
-            $what = $it['at'] !== null ? "{$takes->words()} {$it['at']}" : sprintf('%s %X to %X', $takes->words(), $it['base'], $it['base'] + $it['length'] - 1);
+            $what = $it['at'] !== null
+                ? "{$takes->words()} {$it['at']}"
+                : sprintf('%s %X to %X', $takes->words(), $it['base'], $it['base'] + $it['length'] - 1);
 
             return "{$it['owners'][0]} ({$it['settings'][0]}) and {$it['owners'][1]} ({$it['settings'][1]}) both hold {$what}";
         }, $this->found->conflicts);

@@ -51,6 +51,10 @@ final readonly class Brightening
         }
         $half = (self::T[$n - 2] ?? self::T_MANY) * sqrt($rest / ($n - 2) * (1 / $n + ($end - $mx) ** 2 / $sxx)) / abs($slope);
 
-        return new self($end, [max(0.0, $end - $half), $end + $half], "it may match after {$figure($end)} h (95 % interval {$figure(max(0.0, $end - $half))} to {$figure($end + $half)} h)");
+        return new self(
+            $end,
+            [max(0.0, $end - $half), $end + $half],
+            "it may match after {$figure($end)} h (95 % interval {$figure(max(0.0, $end - $half))} to {$figure($end + $half)} h)",
+        );
     }
 }

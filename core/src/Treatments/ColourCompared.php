@@ -109,7 +109,8 @@ final readonly class ColourCompared
 
         return [
             ...($delta === null ? ['without a reference patch nothing says how far it is to go'] : [
-                "it differs from the reference by {$figure($delta)} (up to 1 nobody sees it, up to 2 one must look for it): ".($this->match() === true ? 'it matches' : 'it does not match yet'),
+                "it differs from the reference by {$figure($delta)} (up to 1 nobody sees it, up to 2 one must look for it): "
+                    .($this->match() === true ? 'it matches' : 'it does not match yet'),
             ]),
             ...($this->progress() === null ? [] : [$figure(100 * $this->progress()).' % of the way']),
             $this->balanced ? 'balanced on the grey card' : 'not balanced: put a grey card into the picture',

@@ -67,7 +67,9 @@ final readonly class ColourRead implements EntryData, Settled
         $found = [];
         $reasons = [];
         foreach ($places as $i => $it) {
-            $compared = ColourCompared::read(Node::parse("{\"before\": {$it->document()}, \"reference\": {$reference->document()}, \"grey\": {$grey->document()}}"));
+            $compared = ColourCompared::read(Node::parse(
+                "{\"before\": {$it->document()}, \"reference\": {$reference->document()}, \"grey\": {$grey->document()}}",
+            ));
             $found[] = new SpotColour(
                 $compared->before->l, $compared->before->a, $compared->before->b, $compared->before->yellowness(), $compared->deltaBefore() ?? 0.0,
             );
@@ -97,6 +99,8 @@ final readonly class ColourRead implements EntryData, Settled
 
         return "{$this->part}: ".number_format($this->delta(), 1).' from the reference'
             .(($this->found[0]->yellowness ?? null) === null ? '' : ', yellowness '.number_format($this->found[0]->yellowness, 0))
-            .($this->hours === null ? '' : ', after '.rtrim(rtrim(number_format($this->hours, 1), '0'), '.').' h').($lags === null ? '' : ", place {$lags} lags");
+            .($this->hours === null
+                ? ''
+                : ', after '.rtrim(rtrim(number_format($this->hours, 1), '0'), '.').' h').($lags === null ? '' : ", place {$lags} lags");
     }
 }

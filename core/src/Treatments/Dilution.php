@@ -51,7 +51,8 @@ final readonly class Dilution
         $figure = static fn (float $it): string => Notation::plain($it, 4);
 
         return [
-            "{$figure($stockG)} g of {$figure($stock)} % and {$figure(max(0.0, $totalG - $stockG))} g of water make {$figure($totalG)} g of {$figure($want)} %, by mass",
+            "{$figure($stockG)} g of {$figure($stock)} % and {$figure(max(0.0, $totalG - $stockG))} g of water make {$figure($totalG)} g "
+                ."of {$figure($want)} %, by mass",
             ...($restricted ? ['peroxide above 12 % is restricted for the public in the EU (Regulation 2019/1148): local rules come first'] : []),
             ...($dissolves ? [] : ['water of 20 C holds no more than '.$figure($substance->holdsPct()).' % of it: the rest stays at the bottom']),
             ...$substance->notes(),

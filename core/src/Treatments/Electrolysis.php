@@ -68,7 +68,9 @@ final readonly class Electrolysis
             'hydrogen makes a hardened spring brittle: it may break later' => $flag('spring'),
             'without an electrolyte hardly any current flows' => $electrolyte === Electrolyte::None,
             "{$figure($volts)} V: above 30 V nobody's wet hands belong near a bath" => Compare::above($volts, self::NO_V),
-            "fresh air of {$figure((float) $air)} m3/h is below a quarter of the {$figure($wanted)} wanted: hydrogen can reach its lower explosive limit" => $air !== null && Compare::below($air, $wanted / 4),
+            "fresh air of {$figure((float) $air)} m3/h is below a quarter of the {$figure($wanted)} wanted: hydrogen can reach its lower "
+                .'explosive limit' => $air !== null
+                && Compare::below($air, $wanted / 4),
         ]));
         $care = array_keys(array_filter([
             'paint comes off with it' => $flag('paint_to_keep'),
@@ -77,23 +79,27 @@ final readonly class Electrolysis
             'a mild steel anode is eaten: clean it or change it' => $anode === Anode::MildSteel,
             "{$figure($grams)} g/l: 5 to 10 is usual" => $electrolyte !== Electrolyte::None && (Compare::below($grams, 5.0) || Compare::above($grams, 10.0)),
             "the bath may get as warm as {$figure($end)} C: stop at 60" => Compare::above($end, self::STOP_C),
-            "{$figure($volts)} V: dry hands, and the supply off before anything is touched" => Compare::above($volts, self::CARE_V) && !Compare::above($volts, self::NO_V),
-            "fresh air of {$figure((float) $air)} m3/h is below the {$figure($wanted)} wanted" => $air !== null && Compare::below($air, $wanted) && !Compare::below($air, $wanted / 4),
+            "{$figure($volts)} V: dry hands, and the supply off before anything is touched" => Compare::above($volts, self::CARE_V)
+                && !Compare::above($volts, self::NO_V),
+            "fresh air of {$figure((float) $air)} m3/h is below the {$figure($wanted)} wanted" => $air !== null
+                && Compare::below($air, $wanted)
+                && !Compare::below($air, $wanted / 4),
         ]));
         $verdict = $no !== [] ? ElectrolysisVerdict::No : ($care !== [] ? ElectrolysisVerdict::Care : ElectrolysisVerdict::Go);
 
         return new self(
-            $verdict,
-            $amps * $minutes / 60,
-            $amps * $minutes / 60 * 3600 / (2 * self::FARADAY) * self::MOLAR_L,
-            $hourly,
-            $wanted,
-            min(100.0, $end),
-            Compare::above($warm, self::DAY_MINUTES) ? null : $warm,
-            [
+            verdict: $verdict,
+            chargeAh: $amps * $minutes / 60,
+            hydrogenL: $amps * $minutes / 60 * 3600 / (2 * self::FARADAY) * self::MOLAR_L,
+            hydrogenLPerH: $hourly,
+            airM3H: $wanted,
+            endC: min(100.0, $end),
+            minutesTo60c: Compare::above($warm, self::DAY_MINUTES) ? null : $warm,
+            reasons: [
                 ...$no,
                 ...$care,
-                "{$figure($hourly)} l of hydrogen an hour want {$figure($wanted)} m3 of fresh air an hour; the supply off before a clip is touched: a spark lights it",
+                "{$figure($hourly)} l of hydrogen an hour want {$figure($wanted)} m3 of fresh air an hour; the supply off before a clip is "
+                    .'touched: a spark lights it',
             ],
         );
     }

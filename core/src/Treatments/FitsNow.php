@@ -56,7 +56,8 @@ final readonly class FitsNow
         $steps = [];
         foreach ($found->order() as $i) {
             $follow = $follows[$tasks[$i]->name] ?? null;
-            $follow === null || $steps[] = new HandsStep($follow[0], $found->start[$i], $tasks[$i]->minutes, $follow[1] === null ? null : "when it is over: {$follow[1]}");
+            $follow === null
+                || $steps[] = new HandsStep($follow[0], $found->start[$i], $tasks[$i]->minutes, $follow[1] === null ? null : "when it is over: {$follow[1]}");
         }
 
         return new self($steps, $found->proved, [$found->reasons()[0]]);

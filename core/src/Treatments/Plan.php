@@ -70,7 +70,8 @@ final readonly class Plan
             }
         }
 
-        return self::of($tasks, $capacity, $node->optional('hands')?->integer(1, self::TASKS) ?? 1) ?? $node->at('tasks')->refuse('wait for one another in a circle');
+        return self::of($tasks, $capacity, $node->optional('hands')?->integer(1, self::TASKS) ?? 1)
+            ?? $node->at('tasks')->refuse('wait for one another in a circle');
     }
 
     /**
@@ -105,7 +106,10 @@ final readonly class Plan
             }
         }
 
-        return new self($tasks, $before, $uses, [...array_values($capacity), $hands], array_values($tail), array_values($latest), $order);
+        return new self(
+            tasks: $tasks, before: $before, uses: $uses, capacity: [...array_values($capacity), $hands], tail: array_values($tail),
+            latest: array_values($latest), order: $order,
+        );
     }
 
     /**
@@ -150,8 +154,10 @@ final readonly class Plan
         [$lateness, $makespan] = $plan->worth();
 
         return new PlanFound(
-            $this->tasks, $plan->start, $plan->end, $makespan, is_finite($lateness) ? $lateness : null, $search->left > 0,
-            is_finite($lateness) ? ($search->left > 0 ? $lateness : $search->root[0]) : null, $search->left > 0 ? $makespan : min($makespan, $search->root[1]),
+            tasks: $this->tasks, start: $plan->start, end: $plan->end, makespan: $makespan, lateness: is_finite($lateness) ? $lateness : null,
+            proved: $search->left > 0,
+            leastLateness: is_finite($lateness) ? ($search->left > 0 ? $lateness : $search->root[0]) : null,
+            leastMakespan: $search->left > 0 ? $makespan : min($makespan, $search->root[1]),
         );
     }
 
@@ -205,7 +211,10 @@ final readonly class Plan
             $first = min($first, $from + $task->minutes);
         }
 
-        return array_values(array_filter($ways, static fn (array $it): bool => $it[1] < $first - self::SLACK)) ?: throw new \LogicException('some task can always come next');
+        return array_values(array_filter(
+            $ways,
+            static fn (array $it): bool => $it[1] < $first - self::SLACK,
+        )) ?: throw new \LogicException('some task can always come next');
     }
 
     /** When one more fits into a resource: all that uses it has begun, so that it only gets free. */
@@ -254,7 +263,10 @@ final readonly class Plan
         }
         foreach ($left as $resource => $those) {
             $free = $this->capacity[$resource] === 1 ? $this->free($state, $resource, $state->time) : $state->time;
-            $jobs = array_map(fn (int $i): array => [max($free, $head[$i] - $this->tasks[$i]->minutes), $this->tasks[$i]->minutes / $this->capacity[$resource], $i], $those);
+            $jobs = array_map(
+                fn (int $i): array => [max($free, $head[$i] - $this->tasks[$i]->minutes), $this->tasks[$i]->minutes / $this->capacity[$resource], $i],
+                $those,
+            );
             // Shared among several, each works at a part of the speed; then what is behind a task begins when the whole of it is over.
             $end = max($end, self::oneMachine($jobs, fn (int $i): float => $this->tail[$i] - $this->tasks[$i]->minutes));
             $lateness = max($lateness, self::oneMachine($jobs, fn (int $i): float => -$this->latest[$i]));
@@ -339,7 +351,9 @@ final readonly class Plan
         ksort($done);
         $key = implode(' ', array_keys($done));
         foreach ($search->seen[$key] ?? [] as $other) {
-            if ($other->time > $state->time + self::SLACK || $other->lateness > $state->lateness + self::SLACK || $other->worth()[1] > $state->worth()[1] + self::SLACK) {
+            if ($other->time > $state->time + self::SLACK
+                || $other->lateness > $state->lateness + self::SLACK
+                || $other->worth()[1] > $state->worth()[1] + self::SLACK) {
                 continue;
             }
             foreach ($other->end as $i => $end) {

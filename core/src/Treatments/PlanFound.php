@@ -44,7 +44,14 @@ final readonly class PlanFound
 
         return [
             $this->proved ? 'no order is better' : 'the search ended before all orders were looked at: this is the best one found',
-            ...array_values(array_map(fn (int $i): string => sprintf('"%s" is over %s min after it is due', $this->tasks[$i]->name, \Ash\Quantity\Notation::plain($this->end[$i] - (float) $this->tasks[$i]->due, 3)), $late)),
+            ...array_values(array_map(
+                fn (int $i): string => sprintf(
+                    '"%s" is over %s min after it is due',
+                    $this->tasks[$i]->name,
+                    \Ash\Quantity\Notation::plain($this->end[$i] - (float) $this->tasks[$i]->due, 3),
+                ),
+                $late,
+            )),
         ];
     }
 }

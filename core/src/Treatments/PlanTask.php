@@ -39,13 +39,13 @@ final readonly class PlanTask
         };
 
         return new self(
-            $node->at('name')->name(),
-            $node->at('minutes')->positive(),
-            $node->optional('hands')?->bool() ?? true,
-            $names('needs'),
-            $names('after'),
-            $node->optional('not_before')?->notNegative() ?? 0.0,
-            $node->optional('due')?->number(),
+            name: $node->at('name')->name(),
+            minutes: $node->at('minutes')->positive(),
+            hands: $node->optional('hands')?->bool() ?? true,
+            needs: $names('needs'),
+            after: $names('after'),
+            notBefore: $node->optional('not_before')?->notNegative() ?? 0.0,
+            due: $node->optional('due')?->number(),
         );
     }
 }

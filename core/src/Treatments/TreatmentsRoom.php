@@ -64,10 +64,18 @@ final readonly class TreatmentsRoom extends Room
                 default => ", step {$it->next} of {$of} comes next",
             };
             $next = $it->step();
-            $next === null || $steps[] = new Step("{$it->chosen->part}: {$next->do}", "step {$it->next} of {$of}".($next->caution === null ? '' : ". {$next->caution}"), 'treatments', Urgency::Work, minutes: $next->minutes, hands: $next->hands);
+            $next === null
+                || $steps[] = new Step(
+                    "{$it->chosen->part}: {$next->do}", "step {$it->next} of {$of}".($next->caution === null ? '' : ". {$next->caution}"),
+                    'treatments', Urgency::Work, minutes: $next->minutes, hands: $next->hands,
+                );
         }
 
-        return new Findings(known: $known, steps: $steps, running: array_map(static fn (OpenThing $it): Running => new Running($it->text, $it->since, $it->due), $at->open(self::RUNS)));
+        return new Findings(
+            known: $known,
+            steps: $steps,
+            running: array_map(static fn (OpenThing $it): Running => new Running($it->text, $it->since, $it->due), $at->open(self::RUNS)),
+        );
     }
 
     public function verbs(): array
@@ -148,7 +156,8 @@ final readonly class TreatmentsRoom extends Room
 
         return [
             'before' => $it->before->card(), 'after' => $it->after?->card(), 'reference' => $it->reference?->card(),
-            'delta_before' => $it->deltaBefore(), 'delta_after' => $it->deltaAfter(), 'change' => $it->change(), 'progress' => $it->progress(), 'match' => $it->match(),
+            'delta_before' => $it->deltaBefore(), 'delta_after' => $it->deltaAfter(), 'change' => $it->change(), 'progress' => $it->progress(),
+            'match' => $it->match(),
             'reasons' => $it->reasons(),
         ];
     }
@@ -165,7 +174,10 @@ final readonly class TreatmentsRoom extends Room
             ], $it->order()),
             'makespan' => $it->makespan, 'lateness' => $it->lateness, 'proved' => $it->proved,
             'bound' => ['lateness' => $it->leastLateness, 'makespan' => $it->leastMakespan],
-            'gap' => ['lateness' => $it->lateness === null ? null : $it->lateness - (float) $it->leastLateness, 'makespan' => $it->makespan - $it->leastMakespan],
+            'gap' => [
+                'lateness' => $it->lateness === null ? null : $it->lateness - (float) $it->leastLateness,
+                'makespan' => $it->makespan - $it->leastMakespan,
+            ],
             'reasons' => $it->reasons(),
         ];
     }
@@ -177,7 +189,8 @@ final readonly class TreatmentsRoom extends Room
 
         return [
             'choices' => array_map(static fn (array $choice): array => [
-                'id' => $choice[0]->id, 'verdict' => $choice[1]->value, 'minutes' => $choice[0]->minutes, 'reach' => $choice[0]->reach, 'risk' => $choice[0]->risk,
+                'id' => $choice[0]->id, 'verdict' => $choice[1]->value, 'minutes' => $choice[0]->minutes, 'reach' => $choice[0]->reach,
+                'risk' => $choice[0]->risk,
                 'reasons' => $choice[2],
             ], $it->choices),
             'steps' => array_map(
@@ -218,17 +231,21 @@ final readonly class TreatmentsRoom extends Room
         gives        before, after, reference l, a, b, yellowness; delta_before, delta_after, change, progress, match, reasons[]
         TEXT;
     private const COLOUR_EXAMPLE = <<<'JSON'
-        {"before": {"r": 196, "g": 178, "b": 134}, "after": {"r": 212, "g": 206, "b": 190}, "reference": {"r": 214, "g": 209, "b": 196}, "grey": {"r": 128, "g": 126, "b": 120}}
+        {"before": {"r": 196, "g": 178, "b": 134}, "after": {"r": 212, "g": 206, "b": 190}, "reference": {"r": 214, "g": 209, "b": 196},
+          "grey": {"r": 128, "g": 126, "b": 120}}
         JSON;
     private const PLAN_FIELDS = <<<'TEXT'
-        tasks[]      name, minutes; hands? (true), needs?[] (resources, one of each), after?[] (names), not_before? (0), due?; all in minutes from now; at most 200
+        tasks[]      name, minutes; hands? (true), needs?[] (resources, one of each), after?[] (names), not_before? (0),
+          due?; all in minutes from now; at most 200
         resources?[] name, capacity? (1); when given, every need must be among them
         hands?       pairs of hands (1)
         gives        tasks[] name, start, end, late (null without due), as they begin; makespan, lateness (the largest; null when nothing is due),
                      proved, bound and gap of both, reasons[]. First the least largest lateness, then the earliest end; nothing is interrupted
         TEXT;
     private const PLAN_EXAMPLE = <<<'JSON'
-        {"tasks": [{"name": "hang the brackets", "minutes": 10, "needs": ["bath 1"]}, {"name": "bath", "minutes": 15, "hands": false, "needs": ["bath 1"], "after": ["hang the brackets"]}, {"name": "rinse", "minutes": 8, "after": ["bath"], "due": 40}, {"name": "rail run", "minutes": 15}]}
+        {"tasks": [{"name": "hang the brackets", "minutes": 10, "needs": ["bath 1"]}, {"name": "bath", "minutes": 15, "hands": false,
+          "needs": ["bath 1"], "after": ["hang the brackets"]}, {"name": "rinse", "minutes": 8, "after": ["bath"], "due": 40}, {"name": "rail run",
+            "minutes": 15}]}
         JSON;
     private const CHOOSE_FIELDS = <<<'TEXT'
         damage       rust|corroded_contact|yellowing|dirt|grease_old|foam_rot|broken_plastic

@@ -58,7 +58,11 @@ final class LeakTest extends TestCase
         self::assertFalse($plan->wholeBoard);
         self::assertStringContainsString('not alcohol alone', $plan->school);
         self::assertStringContainsString('relays', $plan->school);
-        $spread = static fn (?array $onBoard): CleaningPlan => CleaningPlan::for(Chemistry::Alkaline, array_fill(0, 4, self::place('x', 2, 'signal')), $onBoard);
+        $spread = static fn (?array $onBoard): CleaningPlan => CleaningPlan::for(
+            Chemistry::Alkaline,
+            array_fill(0, 4, self::place('x', 2, 'signal')),
+            $onBoard,
+        );
         self::assertTrue($spread([])->wholeBoard);
         self::assertFalse($spread(null)->wholeBoard, 'nobody has said what is on the board');
         self::assertStringContainsString('Say what is on the board', $spread(null)->school);
@@ -126,7 +130,10 @@ final class LeakTest extends TestCase
             $turned = NeverMix::clashes([$pair->b, $pair->a]);
             self::assertSame([[$pair->b, $pair->a, $pair->makes]], [[$turned[0]->a, $turned[0]->b, $turned[0]->makes]]);
         }
-        self::assertSame([], NeverMix::clashes([Substance::Water, Substance::Detergent, Substance::LightOil, Substance::IsopropylAlcohol, Substance::AceticAcid]));
+        self::assertSame(
+            [],
+            NeverMix::clashes([Substance::Water, Substance::Detergent, Substance::LightOil, Substance::IsopropylAlcohol, Substance::AceticAcid]),
+        );
     }
 
     /** @return array<string, array{string, string}> JSON, pointer */

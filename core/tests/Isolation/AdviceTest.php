@@ -17,7 +17,10 @@ final class AdviceTest extends TestCase
         'causes' => [['id' => 'a', 'weight' => 3, 'part' => 'card'], ['id' => 'b', 'weight' => 1]],
         'tests' => [
             ['id' => 'look', 'minutes' => 1, 'outcomes' => ['yes', 'no'], 'likelihood' => ['a' => ['yes' => 0.9, 'no' => 0.1]]],
-            ['id' => 'swap', 'minutes' => 4, 'outcomes' => ['cured', 'same'], 'likelihood' => ['a' => ['cured' => 1], 'b' => ['same' => 1]], 'needs' => ['spare', 'powered']],
+            [
+                'id' => 'swap', 'minutes' => 4, 'outcomes' => ['cured', 'same'], 'likelihood' => ['a' => ['cured' => 1], 'b' => ['same' => 1]],
+                'needs' => ['spare', 'powered'],
+            ],
         ],
         'results' => [],
     ];
@@ -60,7 +63,11 @@ final class AdviceTest extends TestCase
         foreach ([[0.6, 0.2, true], [0.6, 0.401, false], [0.6, 0.4011, true]] as [$yes, $no, $named]) {
             $tests = [['likelihood' => ['a' => ['yes' => $yes, 'no' => $no]]] + self::TWO['tests'][0]];
             $found = self::ask(tests: $tests, results: [['test' => 'look', 'outcome' => 'yes']]);
-            self::assertSame($named, str_contains(implode(' ', (array) $found['reasons']), 'look: likelihoods that do not sum to one were normalised (a)'), "{$yes} {$no}");
+            self::assertSame(
+                $named,
+                str_contains(implode(' ', (array) $found['reasons']), 'look: likelihoods that do not sum to one were normalised (a)'),
+                "{$yes} {$no}",
+            );
             $a = 3 * $yes / ($yes + $no);
             self::assertEqualsWithDelta($a / ($a + 0.5), array_column((array) $found['causes'], 'probability', 'id')['a'], 1e-12);
         }
@@ -126,7 +133,11 @@ final class AdviceTest extends TestCase
     {
         foreach (self::FISHER as [$a, $n, $b, $m, $p]) {
             foreach ([[$a, $n, $b, $m], [$b, $m, $a, $n], [$n - $a, $n, $m - $b, $m]] as [$x, $nx, $y, $ny]) {
-                $found = self::put(new IsolationRoom(), 'conditions', ['a' => ['name' => 'cold', 'trials' => $nx, 'failures' => $x], 'b' => ['name' => 'warm', 'trials' => $ny, 'failures' => $y]]);
+                $found = self::put(
+                    new IsolationRoom(),
+                    'conditions',
+                    ['a' => ['name' => 'cold', 'trials' => $nx, 'failures' => $x], 'b' => ['name' => 'warm', 'trials' => $ny, 'failures' => $y]],
+                );
                 self::assertEqualsWithDelta(1.0, $found['p_value'] / $p, 1e-9, "{$x} of {$nx}, {$y} of {$ny}");
                 self::assertSame($p < 0.05, $found['clue']);
                 self::assertEqualsWithDelta([$x / $nx, $y / $ny], [$found['rate_a'], $found['rate_b']], 1e-12);
@@ -143,16 +154,25 @@ final class AdviceTest extends TestCase
         self::assertSame(0, $of(6, 6, 0, 8)['more_trials']);
         self::assertNull($of(2, 4, 4, 8)['more_trials'], 'equal rates never decide');
         self::assertNull($of(500, 1000, 501, 1000)['more_trials'], 'not within a thousand');
-        // 2 of 3 against 0 of 3, p = 0.4 (R): with two more on each side 3 of 5 against 0 of 5, p = 0.167; three: 4 of 6 and 0 of 6, 0.0606; four: 5 of 7, 0.0210.
+        // 2 of 3 against 0 of 3, p = 0.4 (R): with two more on each side 3 of 5 against 0 of 5, p = 0.167; three: 4 of 6 and 0 of 6, 0.0606; four: 5 of 7,
+        // 0.0210.
         self::assertSame(4, $of(2, 3, 0, 3)['more_trials']);
-        self::assertSame('fails 2 of 3 lid on and 0 of 3 lid off: may be chance (p = 0.400). The numbers are small; 4 more trials on each side would decide if the same rates went on', $of(2, 3, 0, 3)['text']);
+        self::assertSame(
+            'fails 2 of 3 lid on and 0 of 3 lid off: may be chance (p = 0.400). The numbers are small; 4 more trials on each side would '
+                .'decide if the same rates went on',
+            $of(2, 3, 0, 3)['text'],
+        );
         self::assertSame('fails 12 of 14 lid on and 13 of 14 lid off: may be chance (p = 1.000)', $of(12, 14, 13, 14)['text']);
     }
 
     public function test_conditions_are_refused_at_their_field(): void
     {
         $b = ['name' => 'b', 'trials' => 4, 'failures' => 0];
-        foreach (['/a/failures' => ['name' => 'a', 'trials' => 3, 'failures' => 4], '/a/trials' => ['name' => 'a', 'trials' => 0, 'failures' => 0], '/a/name' => ['name' => ' ', 'trials' => 1, 'failures' => 0]] as $pointer => $a) {
+        foreach ([
+            '/a/failures' => ['name' => 'a', 'trials' => 3, 'failures' => 4],
+            '/a/trials' => ['name' => 'a', 'trials' => 0, 'failures' => 0],
+            '/a/name' => ['name' => ' ', 'trials' => 1, 'failures' => 0],
+        ] as $pointer => $a) {
             self::assertRefusedAt($pointer, new IsolationRoom(), 'conditions', ['a' => $a, 'b' => $b]);
         }
         self::assertRefusedAt('/a/trials', new IsolationRoom(), 'conditions', ['a' => ['name' => 'a', 'trials' => 1_000_001, 'failures' => 0], 'b' => $b]);

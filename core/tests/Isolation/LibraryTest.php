@@ -39,7 +39,8 @@ final class LibraryTest extends TestCase
     {
         $library = SymptomLibrary::read(Node::parse(self::json()));
         self::assertSame(
-            'no_life fan_dark beeps_dark no_colour torn wrong_chars mem_short mem_error hangs fails_cold fails_warm clock drive_missing seek_fail damages_media port_dead card_unseen card_hangs keyboard noise_smell',
+            'no_life fan_dark beeps_dark no_colour torn wrong_chars mem_short mem_error hangs fails_cold fails_warm clock drive_missing '
+                .'seek_fail damages_media port_dead card_unseen card_hangs keyboard noise_smell',
             implode(' ', array_map(static fn (string $it): string => substr($it, 1), array_keys($library->symptoms))),
         );
         foreach ($library->symptoms as $symptom) {
@@ -50,14 +51,29 @@ final class LibraryTest extends TestCase
         }
         // The handbook's tables, a row of each sort: written out, shared, "rest", two outcomes, several causes in one row.
         $rows = [
-            ['no_life', 'board_alone_ohms', 'board_short', 'shorted', 0.88], ['no_life', 'swap_supply', 'supply_primary', 'cured', 0.96], ['no_life', 'swap_supply', 'board_short', 'same', 0.97],
-            ['mem_error', 'mem_locate', 'parity_circuit', 'clean', 0.82], ['beeps_dark', 'count_beeps', 'graphics_seat', 'graphics', 0.79], ['beeps_dark', 'count_beeps', 'display_switch', 'unclear', 0.13],
-            ['clock', 'retention', 'crystal', 'wrong_rate', 0.76], ['keyboard', 'which_keys', 'layout', 'swapped', 0.92], ['noise_smell', 'short_check', 'overload', 'good', 0.40],
+            ['no_life', 'board_alone_ohms', 'board_short', 'shorted', 0.88], ['no_life', 'swap_supply', 'supply_primary', 'cured', 0.96],
+            ['no_life', 'swap_supply', 'board_short', 'same', 0.97],
+            ['mem_error', 'mem_locate', 'parity_circuit', 'clean', 0.82], ['beeps_dark', 'count_beeps', 'graphics_seat', 'graphics', 0.79],
+            ['beeps_dark', 'count_beeps', 'display_switch', 'unclear', 0.13],
+            ['clock', 'retention', 'crystal', 'wrong_rate', 0.76], ['keyboard', 'which_keys', 'layout', 'swapped', 0.92],
+            ['noise_smell', 'short_check', 'overload', 'good', 0.40],
         ];
         foreach ($rows as [$symptom, $test, $cause, $outcome, $p]) {
-            self::assertEqualsWithDelta($p, $library->symptom($symptom)?->tests["\0{$test}"]->test->likely("\0{$cause}", $outcome), 1e-9, "{$symptom} {$test} {$cause}");
+            self::assertEqualsWithDelta(
+                $p,
+                $library->symptom($symptom)?->tests["\0{$test}"]->test->likely("\0{$cause}", $outcome),
+                1e-9,
+                "{$symptom} {$test} {$cause}",
+            );
         }
-        self::assertSame([18.0, 'supply', null], [$library->symptom('no_life')?->causes["\0supply_primary"]->weight, $library->symptom('no_life')->causes["\0supply_primary"]->part, $library->symptom('beeps_dark')?->causes["\0memory_setup"]->part]);
+        self::assertSame(
+            [18.0, 'supply', null],
+            [
+                $library->symptom('no_life')?->causes["\0supply_primary"]->weight,
+                $library->symptom('no_life')->causes["\0supply_primary"]->part,
+                $library->symptom('beeps_dark')?->causes["\0memory_setup"]->part,
+            ],
+        );
         self::assertSame(['off', 'meter'], $library->symptom('no_life')->tests["\0board_alone_ohms"]->test->needs);
         self::assertSame('mains, unplug first', $library->symptom('no_life')->tests["\0swap_supply"]->test->danger);
         self::assertSame('set, ten minutes off, read', $library->symptom('clock')?->tests["\0retention"]->how);
@@ -77,7 +93,8 @@ final class LibraryTest extends TestCase
             ['mem_error', 'mem_locate', 'memory several_chips', 'chip'], ['mem_error', 'mem_locate', 'memory address_bridge', 'line'],
             ['mem_error', 'mem_locate', 'memory everything', 'bank'], ['mem_error', 'mem_locate', 'memory clean', 'clean'],
             ['mem_error', 'line_kind_by_mixed_pattern', 'memory data_line', 'data'], ['fan_dark', 'continuity', 'corrosion thin', 'thin'],
-            ['fan_dark', 'battery_look', 'corrosion eaten', 'leaked'], ['clock', 'cell_volts', 'batteries dead', 'flat'], ['hangs', 'ripple', 'rails ripple_in working', null],
+            ['fan_dark', 'battery_look', 'corrosion eaten', 'leaked'], ['clock', 'cell_volts', 'batteries dead', 'flat'],
+            ['hangs', 'ripple', 'rails ripple_in working', null],
         ] as [$symptom, $test, $found, $outcome]) {
             [$room, $finding, $under] = [...explode(' ', $found), null];
             $answer = new Answered((string) $room, (string) $finding, 'words', $under);
@@ -88,18 +105,23 @@ final class LibraryTest extends TestCase
     public function test_what_speaks_for_a_cause_and_what_would_settle_it(): void
     {
         $cause = static fn (string $id, float $weight): string => "{\"id\": \"{$id}\", \"weight\": {$weight}, \"shows\": \"x\"}";
-        $test = static fn (string $id, float $minutes, string $rows): string => "{\"id\": \"{$id}\", \"minutes\": {$minutes}, \"outcomes\": [\"yes\", \"no\"], \"likelihood\": {{$rows}}}";
+        $test = static fn (string $id, float $minutes, string $rows): string => "{\"id\": \"{$id}\", \"minutes\": {$minutes}, \"outcomes\": "
+            ."[\"yes\", \"no\"], \"likelihood\": {{$rows}}}";
         $row = static fn (string $id, float $yes): string => "\"{$id}\": {\"yes\": {$yes}, \"no\": ".(1 - $yes).'}';
         $symptom = SymptomLibrary::read(Node::parse('{"format": "ash-bench/symptom-library/1", "symptoms": [{"id": "s", "name": "S", "first": "F", "causes": ['
             .implode(',', [$cause('a', 1), $cause('b', 1), $cause('c', 2)]).'], "tests": ['.implode(',', [
-                $test('look', 1, "{$row('a', 0.9)}, {$row('b', 0.4)}, {$row('c', 0.3)}"), $test('dear', 9, "{$row('a', 0.98)}, {$row('b', 0.02)}, {$row('c', 0.02)}"),
+                $test('look', 1, "{$row('a', 0.9)}, {$row('b', 0.4)}, {$row('c', 0.3)}"),
+                $test('dear', 9, "{$row('a', 0.98)}, {$row('b', 0.02)}, {$row('c', 0.02)}"),
                 $test('cheap', 2, "{$row('a', 0.7)}, {$row('b', 0.5)}, {$row('c', 0.5)}"),
             ]).']}]}'))->symptom('s') ?? self::fail();
         $seen = CauseSeen::all($symptom, $symptom->advice(["\0look" => 'yes'], []), ["\0look" => 'yes']);
         // By hand: the others' chance of "yes" is (0.4 + 2 x 0.3) / 3 = 1/3 for a (2.7 times), 0.5 for b (0.8), 0.65 for c (0.46, below 1 / 1.5).
         self::assertSame(['a', 'c', 'b'], array_map(static fn (CauseSeen $it): string => $it->cause->id, $seen));
         self::assertEqualsWithDelta([0.9 / 1.9, 0.6 / 1.9, 0.4 / 1.9], array_map(static fn (CauseSeen $it): float => $it->probability, $seen), 1e-12);
-        self::assertSame([[["\0look" => 'look: yes'], []], [[], ["\0look" => 'look: yes']], [[], []]], array_map(static fn (CauseSeen $it): array => [$it->for, $it->against], $seen));
+        self::assertSame(
+            [[["\0look" => 'look: yes'], []], [[], ["\0look" => 'look: yes']], [[], []]],
+            array_map(static fn (CauseSeen $it): array => [$it->for, $it->against], $seen),
+        );
         // a after "dear: yes": 0.9 x 0.98 / (0.9 x 0.98 + 1.0 x 0.02) = 0.98; "cheap: yes" brings it to 0.56 only. Nothing tells b and c apart.
         self::assertStringEndsWith('; for it: look: yes; cheapest to settle it: dear, 9 min', $seen[0]->words());
         self::assertStringEndsWith('; against it: look: yes', $seen[1]->words());
@@ -110,14 +132,22 @@ final class LibraryTest extends TestCase
     public function test_a_library_that_makes_no_sense_is_refused_at_its_field(): void
     {
         $cause = '{"id": "a", "weight": 1, "shows": "x"}';
-        $with = static fn (string $causes, string $tests = ''): string => '{"format": "ash-bench/symptom-library/1", "symptoms": [{"id": "s", "name": "S", "first": "F", "causes": ['.$causes.'], "tests": ['.$tests.']}]}';
+        $with = static fn (string $causes, string $tests = ''): string => '{"format": "ash-bench/symptom-library/1", "symptoms": [{"id": '
+            .'"s", "name": "S", "first": "F", "causes": ['
+            .$causes.'], "tests": ['.$tests.']}]}';
         foreach ([
             '/format' => '{"format": "x", "symptoms": []}', '/symptoms/0/causes' => $with(''), '/symptoms/0/causes/1/id' => $with("{$cause}, {$cause}"),
             '/symptoms/0/causes/0/weight' => $with('{"id": "a", "weight": 0, "shows": "x"}'),
             '/symptoms/0/tests/0/likelihood/b' => $with($cause, '{"id": "t", "minutes": 1, "outcomes": ["x", "y"], "likelihood": {"b": {"x": 1}}}'),
             '/symptoms/0/tests/0/how' => $with($cause, '{"id": "t", "minutes": 1, "outcomes": ["x"], "likelihood": {}, "how": 1}'),
-            '/symptoms/0/tests/0/from/0/outcome' => $with($cause, '{"id": "t", "minutes": 1, "outcomes": ["x"], "likelihood": {}, "from": [{"room": "r", "finding": ["f"], "outcome": "y"}]}'),
-            '/symptoms/0/tests/0/from/0/finding' => $with($cause, '{"id": "t", "minutes": 1, "outcomes": ["x"], "likelihood": {}, "from": [{"room": "r", "finding": [], "outcome": "x"}]}'),
+            '/symptoms/0/tests/0/from/0/outcome' => $with(
+                $cause,
+                '{"id": "t", "minutes": 1, "outcomes": ["x"], "likelihood": {}, "from": [{"room": "r", "finding": ["f"], "outcome": "y"}]}',
+            ),
+            '/symptoms/0/tests/0/from/0/finding' => $with(
+                $cause,
+                '{"id": "t", "minutes": 1, "outcomes": ["x"], "likelihood": {}, "from": [{"room": "r", "finding": [], "outcome": "x"}]}',
+            ),
             '/symptoms/0/tests/1/id' => $with($cause, implode(',', array_fill(0, 2, '{"id": "t", "minutes": 1, "outcomes": ["x"], "likelihood": {}}'))),
         ] as $pointer => $json) {
             try {
@@ -132,7 +162,10 @@ final class LibraryTest extends TestCase
     public function test_swaps_weigh_the_part_that_was_fitted_first(): void
     {
         $symptom = SymptomLibrary::read(Node::parse(self::json()))->symptom('fan_dark') ?? self::fail();
-        $run = static fn (string $card, SwapOutcome $outcome): SwapTried => new SwapTried([new SwapFitted('board', 'board'), new SwapFitted($card, 'graphics', $card === 'spare')], $outcome);
+        $run = static fn (string $card, SwapOutcome $outcome): SwapTried => new SwapTried(
+            [new SwapFitted('board', 'board'), new SwapFitted($card, 'graphics', $card === 'spare')],
+            $outcome,
+        );
         $before = $symptom->advice([], [])->causes;
         $after = $symptom->advice([], [], [$run('card', SwapOutcome::Fails), $run('spare', SwapOutcome::Works)])->causes;
         // The handbook's model, k = 1 or 0 by hand: in both runs 0.951 and 0.049; the card in the failing one only 0.951 and 0.98.
@@ -160,7 +193,8 @@ final class LibraryTest extends TestCase
             self::assertInstanceOf(SwapSaid::class, $data);
             $run = $data->after($before);
             self::assertSame([$parts, $outcome, $note], [
-                $run === null ? null : implode(', ', array_map(static fn (SwapFitted $it): string => "{$it->id} {$it->role}", $run->parts)), $data->outcome->value, $said->text,
+                $run === null ? null : implode(', ', array_map(static fn (SwapFitted $it): string => "{$it->id} {$it->role}", $run->parts)),
+                $data->outcome->value, $said->text,
             ], $line);
             $before = $run ?? $before;
         }
@@ -177,8 +211,15 @@ final class LibraryTest extends TestCase
 
     public function test_roles_are_what_the_runs_show(): void
     {
-        $fit = static fn (string ...$ids): array => array_map(static fn (string $it): SwapFitted => new SwapFitted($it, rtrim($it, '0123456789')), array_values($ids));
-        $record = SwapRecord::of([new SwapTried($fit('board', 'mem1', 'mem2'), SwapOutcome::Fails), new SwapTried($fit('board'), SwapOutcome::Works), new SwapTried($fit('board', 'card'), SwapOutcome::Sometimes)]);
+        $fit = static fn (string ...$ids): array => array_map(
+            static fn (string $it): SwapFitted => new SwapFitted($it, rtrim($it, '0123456789')),
+            array_values($ids),
+        );
+        $record = SwapRecord::of([
+            new SwapTried($fit('board', 'mem1', 'mem2'), SwapOutcome::Fails),
+            new SwapTried($fit('board'), SwapOutcome::Works),
+            new SwapTried($fit('board', 'card'), SwapOutcome::Sometimes),
+        ]);
         $of = static fn (int $i): array => [$record->swaps->role($record->swaps->parts[$i])->required, $record->swaps->role($record->swaps->parts[$i])->places];
         self::assertSame([[true, 1], [false, 2], [false, 1]], [$of(0), $of(1), $of(3)]);
         $found = $record->swaps->found();
@@ -186,7 +227,16 @@ final class LibraryTest extends TestCase
         self::assertSame('card', $found->next[0]->outName);
         // The card that stands accused goes out: works, and it was the card too.
         self::assertSame(['mem1', 'card'], $record->after($found->next[0], true)?->parts, 'the first set failed without the card');
-        self::assertEquals($record->swaps->with($record->swaps->runs[0])->found()->diagnoses[0], $record->after(new NextRun(['board', 'mem1', 'mem2'], null, null, null, null, 1, 0.0, 0.0, 1.0, 1), false));
+        self::assertEquals(
+            $record->swaps->with($record->swaps->runs[0])->found()->diagnoses[0],
+            $record->after(
+                new NextRun(
+                    parts: ['board', 'mem1', 'mem2'], out: null, in: null, outName: null, inName: null, base: 1, gainBits: 0.0, works: 0.0,
+                    minutes: 1.0, order: 1,
+                ),
+                false,
+            ),
+        );
         self::assertSame([], $found->contradictions);
     }
 
@@ -194,9 +244,22 @@ final class LibraryTest extends TestCase
     {
         $card = new SwapFitted('G-7', 'graphics', board: 'B1');
         $here = [new SwapTried([new SwapFitted('board', 'board'), new SwapFitted('supply', 'supply'), $card], SwapOutcome::Fails)];
-        $there = new SwapTried([new SwapFitted('other', 'board'), new SwapFitted('card as it came', 'graphics', true, 'B1')], SwapOutcome::Works, 'warm', '2 short');
+        $there = new SwapTried(
+            [new SwapFitted('other', 'board'), new SwapFitted('card as it came', 'graphics', true, 'B1')],
+            SwapOutcome::Works,
+            'warm',
+            '2 short',
+        );
         $seen = $there->seenFrom(["\0B1" => 'G-7'], 'J-0002');
-        self::assertEquals(new SwapTried([new SwapFitted('other (J-0002)', 'board (J-0002)'), new SwapFitted('G-7', 'graphics', true, 'B1')], SwapOutcome::Works, 'warm', '2 short'), $seen);
+        self::assertEquals(
+            new SwapTried(
+                [new SwapFitted('other (J-0002)', 'board (J-0002)'), new SwapFitted('G-7', 'graphics', true, 'B1')],
+                SwapOutcome::Works,
+                'warm',
+                '2 short',
+            ),
+            $seen,
+        );
         $alone = SwapRecord::of($here)->swaps->found();
         $both = SwapRecord::of($here, [$seen]);
         $found = $both->swaps->found();
@@ -205,10 +268,14 @@ final class LibraryTest extends TestCase
         self::assertLessThan(0.05, $found->probabilities[2]);
         self::assertGreaterThan(0.4, $found->probabilities[0]);
         self::assertFalse($both->swaps->role($both->swaps->parts[3])->required);
-        self::assertTrue($both->swaps->role($both->swaps->parts[1])->required, 'what stood elsewhere without a supply of ours does not say that none is needed');
+        self::assertTrue(
+            $both->swaps->role($both->swaps->parts[1])->required,
+            'what stood elsewhere without a supply of ours does not say that none is needed',
+        );
         // As evidence for the causes of a symptom; what fails elsewhere has suspects of its own.
         $symptom = LibrarySymptom::read(Node::parse('{"id": "x", "name": "X", "first": "X", "tests": [], "causes": [
-            {"id": "g", "weight": 1, "part": "graphics", "shows": "g"}, {"id": "b", "weight": 1, "part": "board", "shows": "b"}, {"id": "s", "weight": 1, "shows": "s"}]}'));
+            {"id": "g", "weight": 1, "part": "graphics", "shows": "g"}, {"id": "b", "weight": 1, "part": "board", "shows": "b"}, {"id": "s",
+              "weight": 1, "shows": "s"}]}'));
         $advice = static fn (SwapTried ...$of): array => $symptom->advice([], [], $here, array_values($of))->causes;
         self::assertEqualsWithDelta(1 / 3, $advice()["\0g"], 1e-12);
         self::assertLessThan(0.1, $advice($seen)["\0g"]);
@@ -229,7 +296,10 @@ final class LibraryTest extends TestCase
         }
         $line = LineOfAttack::of([$p(0.5, 0.3), $p(0.52, 0.29)]);
         self::assertNull($line->notice(59.9, 'b', 'strip'));
-        self::assertSame('60 minutes on a, and next to nothing was learned (50 % then, 52 % now). Next best: b. What tells most: strip. Or park it with a question.', $line->notice(60, 'b', 'strip'));
+        self::assertSame(
+            '60 minutes on a, and next to nothing was learned (50 % then, 52 % now). Next best: b. What tells most: strip. Or park it with a question.',
+            $line->notice(60, 'b', 'strip'),
+        );
         self::assertSame('75 minutes on a, and next to nothing was learned (50 % then, 52 % now). Or park it with a question.', $line->notice(75, null, null));
     }
 
@@ -237,10 +307,16 @@ final class LibraryTest extends TestCase
     {
         $it = static fn (string $condition, int $failures, int $trials): ConditionCounted => new ConditionCounted($condition, $trials, $failures);
         [$tried, $pairs] = ConditionCounted::compared([$it('Cold', 4, 4), $it('warm', 1, 8), $it('cold', 2, 2), $it('on its side', 1, 2)]);
-        self::assertSame([['cold', 6, 6], ['warm', 8, 1], ['on its side', 2, 1]], array_map(static fn (ConditionTried $it): array => [$it->name, $it->trials, $it->failures], $tried));
+        self::assertSame(
+            [['cold', 6, 6], ['warm', 8, 1], ['on its side', 2, 1]],
+            array_map(static fn (ConditionTried $it): array => [$it->name, $it->trials, $it->failures], $tried),
+        );
         // R 4.2.2, fisher.test(matrix(c(6, 0, 1, 7), 2))$p.value and so on.
         self::assertEqualsWithDelta([0.004662, 0.25, 0.377778], array_map(static fn (Conditions $it): float => $it->pValue, $pairs), 1e-6);
-        self::assertSame([['cold', 'warm'], ['cold', 'on its side'], ['on its side', 'warm']], array_map(static fn (Conditions $it): array => [$it->a->name, $it->b->name], $pairs));
+        self::assertSame(
+            [['cold', 'warm'], ['cold', 'on its side'], ['on its side', 'warm']],
+            array_map(static fn (Conditions $it): array => [$it->a->name, $it->b->name], $pairs),
+        );
     }
 
     public function test_the_shops_own_jobs_beside_the_library(): void

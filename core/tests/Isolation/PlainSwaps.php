@@ -7,7 +7,8 @@ namespace Ash\Tests\Isolation;
 /**
  * The handbook's model of swaps, written out over all subsets without a thought for speed: the second writing against which the core is held.
  *
- * @phpstan-type Drawn array{parts: list<array{id: string, role: string, prior: float, minutes: float}>, roles: list<array{name: string, required: bool, places: int}>,
+ * @phpstan-type Drawn array{
+ *     parts: list<array{id: string, role: string, prior: float, minutes: float}>, roles: list<array{name: string, required: bool, places: int}>,
  *     runs: list<array{parts: list<string>, outcome: string}>, mistake: float, max_faults: int, pairs: bool, shows?: float}
  */
 final class PlainSwaps
@@ -143,7 +144,10 @@ final class PlainSwaps
     /** @return list<float> */
     public function bad(): array
     {
-        return array_map(fn (string $id): float => (float) array_sum(array_map(static fn (array $it): float => in_array($id, $it[0], true) ? $it[1] : 0.0, $this->sets)), $this->ids);
+        return array_map(
+            fn (string $id): float => (float) array_sum(array_map(static fn (array $it): float => in_array($id, $it[0], true) ? $it[1] : 0.0, $this->sets)),
+            $this->ids,
+        );
     }
 
     /** @return array<string, float> minimal sets with their probability, most probable first */
@@ -233,7 +237,11 @@ final class PlainSwaps
         $lead = array_splice($found, 0, $first);
         $found = array_values(array_filter($found, static fn (array $it): bool => $it[1] >= 1e-6));
         $near = static fn (float $a, float $b): int => abs($a - $b) <= 1e-9 * max(abs($a), abs($b)) ? 0 : $a <=> $b;
-        usort($found, static fn (array $a, array $b): int => $near($b[1] / $b[3], $a[1] / $a[3]) ?: $near($b[1], $a[1]) ?: [$a[4], $a[5], $a[6]] <=> [$b[4], $b[5], $b[6]]);
+        usort(
+            $found,
+            static fn (array $a, array $b): int => $near($b[1] / $b[3], $a[1] / $a[3]) ?: $near($b[1], $a[1]) ?: [$a[4], $a[5], $a[6]] <=> [$b[4],
+                $b[5], $b[6]],
+        );
 
         return array_map(static fn (array $it): array => array_slice($it, 0, 4), array_slice([...$lead, ...$found], 0, 5));
     }

@@ -82,7 +82,10 @@ final class SwapsTest extends TestCase
             $minimal = array_values(array_filter($minimal, static fn (array $it): bool => count($it) <= $atMost));
             usort($minimal, static fn (array $a, array $b): int => count($a) <=> count($b) ?: $a <=> $b);
             $found = self::put(new IsolationRoom(), 'hitting', ['conflicts' => $conflicts, 'at_most' => $atMost]);
-            self::assertSame(array_map(static fn (array $it): array => array_map(static fn (int $i): string => $order[$i], $it), $minimal), $found['diagnoses']);
+            self::assertSame(
+                array_map(static fn (array $it): array => array_map(static fn (int $i): string => $order[$i], $it), $minimal),
+                $found['diagnoses'],
+            );
         }
     }
 
@@ -116,7 +119,8 @@ final class SwapsTest extends TestCase
         }
 
         return [
-            'parts' => $parts, 'roles' => $roles, 'runs' => $runs, 'mistake' => mt_rand(1, 10) / 100, 'max_faults' => mt_rand(1, 3), 'pairs' => mt_rand(0, 1) === 1,
+            'parts' => $parts, 'roles' => $roles, 'runs' => $runs, 'mistake' => mt_rand(1, 10) / 100, 'max_faults' => mt_rand(1, 3),
+            'pairs' => mt_rand(0, 1) === 1,
             ...(mt_rand(0, 1) === 1 ? ['shows' => [0.6, 0.9, 1.0][mt_rand(0, 2)]] : []),
         ];
     }
@@ -136,13 +140,20 @@ final class SwapsTest extends TestCase
             self::assertEqualsWithDelta($plain->bad(), array_column((array) $found['parts'], 'probability'), 1e-9, $said);
             /** @var list<array{parts: list<string>, pairs: list<list<string>>, probability: float}> $diagnoses */
             $diagnoses = $found['diagnoses'];
-            $name = static fn (array $it): string => implode(' ', [...$it['parts'], ...array_map(static fn (array $pair): string => implode('+', $pair), $it['pairs'])]);
+            $name = static fn (array $it): string => implode(
+                ' ',
+                [...$it['parts'], ...array_map(static fn (array $pair): string => implode('+', $pair), $it['pairs'])],
+            );
             self::assertEqualsWithDelta($plain->diagnoses(), array_combine(array_map($name, $diagnoses), array_column($diagnoses, 'probability')), 1e-9, $said);
             self::assertEquals(array_column($diagnoses, 'probability'), array_reverse(array_column(array_reverse($diagnoses), 'probability')));
-            /** @var list<array{parts: list<string>, change: array{out: ?string, in: ?string}, base: int, gain_bits: float, p_works: float, minutes: float}> $next */
+            /** @var list<array{parts: list<string>, change: array<string, ?string>, base: int, gain_bits: float, p_works: float, minutes: float}> $next */
             $next = $found['next'];
             $expected = $plain->next();
-            self::assertSame(array_column($expected, 0), array_map(static fn (array $it): string => "{$it['change']['out']}>{$it['change']['in']}@{$it['base']}", $next), $said);
+            self::assertSame(
+                array_column($expected, 0),
+                array_map(static fn (array $it): string => "{$it['change']['out']}>{$it['change']['in']}@{$it['base']}", $next),
+                $said,
+            );
             foreach ($next as $i => $it) {
                 self::assertEqualsWithDelta($expected[$i][1], $it['gain_bits'], 1e-9, $said);
                 self::assertEqualsWithDelta($expected[$i][2], $it['p_works'], 1e-9, $said);
@@ -161,7 +172,11 @@ final class SwapsTest extends TestCase
             $before = $odds($document);
             self::assertEqualsWithDelta($before, $odds([...$document, 'runs' => array_reverse($document['runs'])]), 1e-9);
             $renamed = json_decode(str_replace('"r', '"x', json_encode($document, JSON_THROW_ON_ERROR)), true);
-            $renamed = str_replace(['"xoles"', '"xole"', '"xuns"', '"xequired"'], ['"roles"', '"role"', '"runs"', '"required"'], json_encode($renamed, JSON_THROW_ON_ERROR));
+            $renamed = str_replace(
+                ['"xoles"', '"xole"', '"xuns"', '"xequired"'],
+                ['"roles"', '"role"', '"runs"', '"required"'],
+                json_encode($renamed, JSON_THROW_ON_ERROR),
+            );
             self::assertEqualsWithDelta(array_values($before), array_values($odds((array) json_decode($renamed, true))), 1e-9);
             $run = $document['runs'][0] ?? null;
             if ($run !== null) {
@@ -177,7 +192,11 @@ final class SwapsTest extends TestCase
     public function test_the_last_thing_added_comes_out_again(): void
     {
         $found = self::put(new IsolationRoom(), 'swaps', [
-            'parts' => [['id' => 'board', 'role' => 'board'], ['id' => 'card', 'role' => 'card', 'known_good' => true, 'minutes' => 60], ['id' => 'drive', 'role' => 'drive']],
+            'parts' => [
+                ['id' => 'board', 'role' => 'board'],
+                ['id' => 'card', 'role' => 'card', 'known_good' => true, 'minutes' => 60],
+                ['id' => 'drive', 'role' => 'drive'],
+            ],
             'roles' => [['name' => 'card', 'required' => true], ['name' => 'drive', 'required' => false]],
             'runs' => [['parts' => ['board'], 'outcome' => 'works'], ['parts' => ['board', 'card'], 'outcome' => 'fails']],
         ]);
@@ -205,7 +224,10 @@ final class SwapsTest extends TestCase
     /** @return array<string, array{string, array<string, mixed>}> */
     public static function refused(): array
     {
-        $good = ['parts' => [['id' => 'a', 'role' => 'x'], ['id' => 'b', 'role' => 'x'], ['id' => 'c', 'role' => 'y']], 'runs' => [['parts' => ['a', 'c'], 'outcome' => 'fails']]];
+        $good = [
+            'parts' => [['id' => 'a', 'role' => 'x'], ['id' => 'b', 'role' => 'x'], ['id' => 'c', 'role' => 'y']],
+            'runs' => [['parts' => ['a', 'c'], 'outcome' => 'fails']],
+        ];
         $run = static fn (array $run): array => [...$good, 'runs' => [$run]];
         $part = static fn (array $part): array => [...$good, 'parts' => [...$good['parts'], $part]];
 

@@ -16,11 +16,36 @@ final class LessonTest extends TestCase
     public static function lessons(): array
     {
         return [
-            'a rail that was added goes' => ['{"rails":[{"name":"+5"}]}', '{"rails":[{"name":"+5"},{"name":"-5"}]}', '{"rails":[{"name":"+5"},{"name":"-5"}]}', '{"rails":[{"name":"+5"}]}'],
-            'what came after it stays' => ['{"rails":[]}', '{"rails":[{"name":"-5"}]}', '{"rails":[{"name":"-5"},{"name":"+12"}],"memories":[{"key":"m"}]}', '{"rails":[{"name":"+12"}],"memories":[{"key":"m"}]}'],
-            'what somebody changed since stays' => ['{"rails":[]}', '{"rails":[{"name":"-5","nominal_v":-5}]}', '{"rails":[{"name":"-5","nominal_v":-5.2}]}', '{"rails":[{"name":"-5","nominal_v":-5.2}]}'],
-            'a figure that was changed is as before' => ['{"rails":[{"name":"+5","ohms_good":40}]}', '{"rails":[{"name":"+5","ohms_good":55}]}', '{"rails":[{"name":"+5","ohms_good":55}]}', '{"rails":[{"name":"+5","ohms_good":40}]}'],
-            'a figure inside that was added goes' => ['{"rails":[{"name":"+5"}]}', '{"rails":[{"name":"+5","ohms_good":55}]}', '{"rails":[{"name":"+5","ohms_good":55,"optional":true}]}', '{"rails":[{"name":"+5","optional":true}]}'],
+            'a rail that was added goes' => [
+                '{"rails":[{"name":"+5"}]}',
+                '{"rails":[{"name":"+5"},{"name":"-5"}]}',
+                '{"rails":[{"name":"+5"},{"name":"-5"}]}',
+                '{"rails":[{"name":"+5"}]}',
+            ],
+            'what came after it stays' => [
+                '{"rails":[]}',
+                '{"rails":[{"name":"-5"}]}',
+                '{"rails":[{"name":"-5"},{"name":"+12"}],"memories":[{"key":"m"}]}',
+                '{"rails":[{"name":"+12"}],"memories":[{"key":"m"}]}',
+            ],
+            'what somebody changed since stays' => [
+                '{"rails":[]}',
+                '{"rails":[{"name":"-5","nominal_v":-5}]}',
+                '{"rails":[{"name":"-5","nominal_v":-5.2}]}',
+                '{"rails":[{"name":"-5","nominal_v":-5.2}]}',
+            ],
+            'a figure that was changed is as before' => [
+                '{"rails":[{"name":"+5","ohms_good":40}]}',
+                '{"rails":[{"name":"+5","ohms_good":55}]}',
+                '{"rails":[{"name":"+5","ohms_good":55}]}',
+                '{"rails":[{"name":"+5","ohms_good":40}]}',
+            ],
+            'a figure inside that was added goes' => [
+                '{"rails":[{"name":"+5"}]}',
+                '{"rails":[{"name":"+5","ohms_good":55}]}',
+                '{"rails":[{"name":"+5","ohms_good":55,"optional":true}]}',
+                '{"rails":[{"name":"+5","optional":true}]}',
+            ],
             'a field that was added goes' => ['{"a":1}', '{"a":1,"supply":{"amps":6}}', '{"a":1,"supply":{"amps":6}}', '{"a":1}'],
             'a field somebody removed since stays away' => ['{"a":1}', '{"a":1,"b":2}', '{"a":1}', '{"a":1}'],
         ];

@@ -20,12 +20,14 @@ final class MergeTest extends TestCase
     {
         $merge = self::both(
             '{"slug": "a", "name": "A", "rails": [{"name": "+5", "nominal_v": 5}], "source_notes": []}',
-            '{"slug": "b", "name": "B", "rails": [{"name": "+12", "nominal_v": 12}, {"name": "+5", "nominal_v": 5, "ohms_good": 40}], "memories": [{"key": "main"}],
+            '{"slug": "b", "name": "B", "rails": [{"name": "+12", "nominal_v": 12}, {"name": "+5", "nominal_v": 5, "ohms_good": 40}],
+              "memories": [{"key": "main"}],
               "source_notes": [{"source": "s", "note": "n"}]}',
         );
         self::assertSame([], $merge->conflicts);
         self::assertSame(
-            '{"slug":"a","name":"A","rails":[{"name":"+5","nominal_v":5,"ohms_good":40},{"name":"+12","nominal_v":12}],"source_notes":[{"source":"s","note":"n"}],"memories":[{"key":"main"}]}',
+            '{"slug":"a","name":"A","rails":[{"name":"+5","nominal_v":5,"ohms_good":40},{"name":"+12","nominal_v":12}],'
+                .'"source_notes":[{"source":"s","note":"n"}],"memories":[{"key":"main"}]}',
             json_encode($merge->document),
         );
     }

@@ -59,7 +59,10 @@ final class RoomLinesTest extends TestCase
             ['c9 104 fi 100V', 'capacitor: Capacitor C9: 100 nF 100 V, film'],
             ['C9 47u 25V behind R14 burst', 'capacitor: Capacitor C9: 47 µF 25 V, aluminium (kind guessed from the value) | cap_reading: C9 in circuit: burst'],
             ['C12 reads 740u esr 0.9 out-of-circuit', 'cap_reading: C12 lifted: 740 µF, ESR 900 mΩ'],
-            ['bat nicd 3 3.8V sound towards the keyboard plug', 'battery: Battery sound: nickel-cadmium, 3 cells, positive end towards the keyboard plug, 3.8 V (charged)'],
+            [
+                'bat nicd 3 3.8V sound towards the keyboard plug',
+                'battery: Battery sound: nickel-cadmium, 3 cells, positive end towards the keyboard plug, 3.8 V (charged)',
+            ],
             ['leak R14 trace 3 12 mm clock', 'survey: R14 trace: grade 3, mask lifted, pads or contacts eaten, 12 mm off, carries clock'],
             // Plain words stay plain words, whatever they begin with.
             ['C12 was changed by the last owner', 'observation: C12 was changed by the last owner'],
@@ -79,7 +82,8 @@ final class RoomLinesTest extends TestCase
         return [
             ['rail +5', 'must have volts or ohms'], ['rail +5 5.0 at', 'say what stands behind "at"'], ['rail +5 5.0 loaded partial', 'says load twice'],
             ['rail +5 5.0 wobbly', 'does not understand "wobbly"'], ['C12 1000u bulgd', 'does not understand "bulgd"'], ['battery sulks', 'write it as'],
-            ['mem foo', 'write it as'], ['stage lunch', 'write it as'], ['leak R14 trace 3', 'say at its end what it carries'], ['rails blue', 'has no rail that can be read'],
+            ['mem foo', 'write it as'], ['stage lunch', 'write it as'], ['leak R14 trace 3', 'say at its end what it carries'],
+            ['rails blue', 'has no rail that can be read'],
             ['waiting for a 7812 since 2026-19-40', 'since'], ['bat nicd 3 38V sound', 'volts'],
         ];
     }
@@ -96,14 +100,20 @@ final class RoomLinesTest extends TestCase
     {
         mt_srand(20_261_127);
         $words = [
-            'rail', 'rails', '+12', '-5', '11.31', '5,02', 'ripple', '141', 'at', 'U52', 'loaded', 'partial', 'ohms', 'C12', 'CE4', '1000u', '16V', '104K', 'bulged',
+            'rail', 'rails', '+12', '-5', '11.31', '5,02', 'ripple', '141', 'at', 'U52', 'loaded', 'partial', 'ohms', 'C12', 'CE4', '1000u', '16V',
+            '104K', 'bulged',
             'reads', 'esr', 'bat', 'battery', 'nicd', '3', 'leaking', 'towards', 'mem', 'rows', '1A3F', '55', '51', 'x', '4116', 'out', 'lid;', 'M4x8', 'leak',
-            'slot', 'bracket', '4', '20mm', 'signal', 'replaced', '->', 'with', 'from', 'stage', 'supply', 'decided', 'because', 'waiting', 'since', '2026-02-30',
-            'arrived', 'undid', 'temp', 'note', '10', 'min', '2h', 'Ω', '4k7', '1e400', '−12', '💥', "\u{202E}", '999999999999999999999', '0x', "'", '{"a":1}', '//', 'sure',
+            'slot', 'bracket', '4', '20mm', 'signal', 'replaced', '->', 'with', 'from', 'stage', 'supply', 'decided', 'because', 'waiting', 'since',
+            '2026-02-30',
+            'arrived', 'undid', 'temp', 'note', '10', 'min', '2h', 'Ω', '4k7', '1e400', '−12', '💥', "\u{202E}", '999999999999999999999', '0x',
+            "'", '{"a":1}', '//', 'sure',
         ];
         $kinds = Rooms::hall()->kinds;
         for ($n = 0; $n < 10_000; ++$n) {
-            $line = implode(mt_rand(0, 9) === 0 ? '  ' : ' ', array_map(static fn (): string => $words[mt_rand(0, count($words) - 1)], range(0, mt_rand(0, 8))));
+            $line = implode(
+                mt_rand(0, 9) === 0 ? '  ' : ' ',
+                array_map(static fn (): string => $words[mt_rand(0, count($words) - 1)], range(0, mt_rand(0, 8))),
+            );
             $said = self::said($line);
             $sentence = self::sentences($said);
             self::assertNotSame('', $sentence, $line);
@@ -120,7 +130,10 @@ final class RoomLinesTest extends TestCase
 
     public function test_the_line_goes_on_with_what_this_board_has(): void
     {
-        $facts = new LineFacts(House::profile(['rails' => [['name' => '+12', 'nominal_v' => 12, 'test_points' => [['name' => 'J1 pin 3', 'point' => 'supply']]]]]), ['C11', 'C12', 'C3']);
+        $facts = new LineFacts(
+            House::profile(['rails' => [['name' => '+12', 'nominal_v' => 12, 'test_points' => [['name' => 'J1 pin 3', 'point' => 'supply']]]]]),
+            ['C11', 'C12', 'C3'],
+        );
         $on = static fn (string $begun): array => Rooms::hall()->lines->completions($begun, $facts);
         self::assertSame(['C11', 'C12'], $on('C1'));
         self::assertSame(['C12 bulged'], $on('C12 bul'));

@@ -94,7 +94,10 @@ final class DialectTest extends TestCase
         ];
         yield 'a number that is none' => ['ADR=4A3F SOLL=55 IST=51', $e, [1 => LineRole::Address, 3 => LineRole::Expected, 5 => LineRole::Actual],
             'ADR=4A3G SOLL=55 IST=51', [0, 1, []]];
-        yield 'a bank as a whole' => ['bank 1 failed', $e, [1 => LineRole::Bank], 'bank 0 failed', [1, 0, array_fill_keys(['0/0', '0/1', '0/2', '0/3', '0/4', '0/5', '0/6', '0/7'], 1)]];
+        yield 'a bank as a whole' => [
+            'bank 1 failed', $e, [1 => LineRole::Bank], 'bank 0 failed',
+            [1, 0, array_fill_keys(['0/0', '0/1', '0/2', '0/3', '0/4', '0/5', '0/6', '0/7'], 1)],
+        ];
         yield 'bank and bit' => ['plane 3 of module 1 dead', $e, [1 => LineRole::Bit, 4 => LineRole::Bank], 'plane 5 of module 0 dead', [1, 0, ['0/5' => 1]]];
         yield 'trouble without a place' => ['MEMORY ERROR', $e, [], "MEMORY ERROR\nmemory error", [2, 0, []]];
         yield 'chatter' => ['RAM TEST V1.2 (C)', LineSort::Chatter, [], "RAM TEST V2.0 (C)\nsomething else", [0, 1, []]];

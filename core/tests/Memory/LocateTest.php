@@ -61,7 +61,10 @@ final class LocateTest extends TestCase
     private static function byte(array $more = [], string $technology = 'dram'): array
     {
         $bank = static fn (int $n, string $start): array => ['name' => (string) $n, 'start' => $start, 'words' => 64, 'parity' => ['ref' => 'U'.($n * 10 + 8)],
-            'chips' => array_map(static fn (int $bit): array => ['ref' => 'U'.($n * 10 + $bit), 'bits' => [$bit], 'alias' => 'D'.($n * 10 + $bit)], range(0, 7))] + $more;
+            'chips' => array_map(
+                static fn (int $bit): array => ['ref' => 'U'.($n * 10 + $bit), 'bits' => [$bit], 'alias' => 'D'.($n * 10 + $bit)],
+                range(0, 7),
+            )] + $more;
 
         return ['word_bits' => 8, 'technology' => $technology, 'banks' => [$bank(1, '0'), $bank(2, '40')]];
     }
@@ -524,7 +527,11 @@ final class LocateTest extends TestCase
     {
         $parity = static fn (string $address): array => ['address' => $address, 'kind' => 'parity'];
         $data = static fn (string $address, string $xor): array => ['address' => $address, 'xor' => $xor];
-        $seen = static fn (array $found): array => array_column(array_map(static fn (array $it): array => ["{$it['bank']}/{$it['bit']}", $it['errors']], $found['matrix']), 1, 0);
+        $seen = static fn (array $found): array => array_column(
+            array_map(static fn (array $it): array => ["{$it['bank']}/{$it['bit']}", $it['errors']], $found['matrix']),
+            1,
+            0,
+        );
 
         $odd = self::with([$data('5', '4'), $parity('5'), $data('9', '4'), $data('A', '4')]);
         self::assertSame([['1/2' => 3], 0, 1.0], [$seen($odd), $odd['unexplained'], (float) $odd['suspects'][0]['explains']], 'parity does its work');
@@ -639,7 +646,10 @@ final class LocateTest extends TestCase
         return [
             'an alias that is a designator' => [['chips' => [[...$chips[0], 'alias' => 'U2'], $chips[1]]], '/map/banks/0/chips/1/ref'],
             'an alias twice' => [['chips' => [[...$chips[0], 'alias' => 'D'], [...$chips[1], 'alias' => 'D']]], '/map/banks/0/chips/1/alias'],
-            'the parity chip\'s too' => [['chips' => [[...$chips[0], 'alias' => 'D'], $chips[1]], 'parity' => ['ref' => 'P', 'alias' => 'D']], '/map/banks/0/parity/alias'],
+            'the parity chip\'s too' => [
+                ['chips' => [[...$chips[0], 'alias' => 'D'], $chips[1]], 'parity' => ['ref' => 'P', 'alias' => 'D']],
+                '/map/banks/0/parity/alias',
+            ],
         ];
     }
 

@@ -148,10 +148,16 @@ final class PlainModelTest extends TestCase
             $both = 1 << $bit | 1 << $other;
             $word = $plain->word($address, 'mix');
             $errors[] = match ([$kind, $kind === 4 ? mt_rand(0, 5) : 0]) {
-                [5, 0] => ['address' => $address, 'expected' => $word, 'actual' => ($word & $both) !== 0 && $word !== ($word | $both) ? $word | $both : $word ^ 1 << $bit],
+                [5, 0] => [
+                    'address' => $address,
+                    'expected' => $word,
+                    'actual' => ($word & $both) !== 0 && $word !== ($word | $both) ? $word | $both : $word ^ 1 << $bit,
+                ],
                 [6, 0] => ['address' => $address, 'expected' => $word, 'actual' => $plain->word($address | 1 << $line | 1 << $far, 'mix')],
                 [7, 0] => ['address' => $plain->address($at, $cell), 'expected' => 0, 'actual' => 1 << mt_rand(0, $wordBits - 1)],
-                [8, 0] => mt_rand(0, 2) === 0 && $i % 5 === 0 ? ['address' => $address, 'expected' => 0, 'actual' => $both] : ['address' => $address, 'parity' => true],
+                [8, 0] => mt_rand(0, 2) === 0 && $i % 5 === 0
+                    ? ['address' => $address, 'expected' => 0, 'actual' => $both]
+                    : ['address' => $address, 'parity' => true],
                 [0, 0] => ['address' => $address, 'expected' => $word, 'actual' => $word ^ 1 << $bit],
                 [1, 0] => ['address' => $address, 'expected' => $word, 'actual' => mt_rand(0, 2 ** $wordBits - 1)],
                 [2, 0] => ['address' => $address, 'expected' => $word, 'actual' => $plain->word($address ^ 1 << $line, 'mix')],

@@ -37,7 +37,10 @@ final class RowsLineTest extends TestCase
 
     public function test_what_is_not_understood_is_said(): void
     {
-        foreach (['' => 'not understood', '2 x 8' => 'not understood', '8 4117' => 'no chip of the list', '0 4116' => '1 to 63 bits', '99 x 8 4116' => '32 rows', '64 4116' => '1 to 63 bits', '8 4116 at zz' => 'number in radix 16'] as $line => $words) {
+        foreach ([
+            '' => 'not understood', '2 x 8' => 'not understood', '8 4117' => 'no chip of the list', '0 4116' => '1 to 63 bits',
+            '99 x 8 4116' => '32 rows', '64 4116' => '1 to 63 bits', '8 4116 at zz' => 'number in radix 16',
+        ] as $line => $words) {
             try {
                 RowsLine::read($line, '/line')->memory('main', '/line');
                 self::fail("\"{$line}\" was taken");

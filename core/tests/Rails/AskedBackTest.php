@@ -74,7 +74,12 @@ final class AskedBackTest extends TestCase
     public function test_a_resistance_run_reads_each_rail_once_and_walks_along_a_shorted_one(): void
     {
         $rails = self::rails();
-        $points = array_map(static fn (Rail $rail): array => TestPoint::readAll(Node::parse('{"name": "x", "nominal_v": 1, "test_points": [{"name": "a", "point": "supply"}, {"name": "b"}]}')), $rails);
+        $points = array_map(
+            static fn (Rail $rail): array => TestPoint::readAll(Node::parse(
+                '{"name": "x", "nominal_v": 1, "test_points": [{"name": "a", "point": "supply"}, {"name": "b"}]}',
+            )),
+            $rails,
+        );
         $plan = RunPlan::of($rails, $points);
         $next = static fn (array $ohms): string => implode(' ', array_slice(array_values($plan->resistance($ohms) ?? []), 0, 2));
         self::assertSame('+5 a', $next([]));

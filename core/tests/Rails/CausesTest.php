@@ -106,11 +106,19 @@ final class CausesTest extends TestCase
         ]];
         yield 'one output dead' => [$three, [$r('+5', 5), $r('+12', 0.3), $r('-12', -12)], ['dead_output' => ['+12']]];
         yield 'dead beside reversed' => [$three, [$r('+5', 5), $r('+12', 0.3), $r('-12', 12)], ['dead_output' => ['+12'], 'reversed' => ['-12']]];
-        yield 'dead beyond an open path is the path' => [[self::P5, self::P12], [$r('+5', 5), $r('+12', 12), $r('+12', 0, point: 'chip')], ['open_path' => ['+12']]];
+        yield 'dead beyond an open path is the path' => [
+            [self::P5, self::P12],
+            [$r('+5', 5), $r('+12', 12), $r('+12', 0, point: 'chip')],
+            ['open_path' => ['+12']],
+        ];
         $standby = ['name' => '+5 standby', 'nominal_v' => 5, 'standby' => true, 'needs_load' => false];
         yield 'only the standby' => [[$standby, ...$three], [$r('+5 standby', 5.05, 'none'), $r('+5', 0), $r('+12', 0.01)], ['standby_only' => ['+5', '+12']]];
         yield 'standby dead too' => [[$standby, self::P5], [$r('+5 standby', 0, 'none'), $r('+5', 0)], ['all_absent' => ['+5 standby', '+5']]];
-        yield 'standby weak' => [[$standby, self::P5], [$r('+5 standby', 4.6, 'none'), $r('+5', 0)], ['dead_output' => ['+5'], 'weak_output' => ['+5 standby']]];
+        yield 'standby weak' => [
+            [$standby, self::P5],
+            [$r('+5 standby', 4.6, 'none'), $r('+5', 0)],
+            ['dead_output' => ['+5'], 'weak_output' => ['+5 standby']],
+        ];
         yield 'standby alone is measured' => [[$standby, self::P5], [$r('+5 standby', 5, 'none')], []];
         yield 'exchanged' => [[self::P5, self::P12], [$r('+5', 12.1), $r('+12', 5.02)], ['exchanged' => ['+5', '+12']]];
         yield 'exchanged is no over-voltage, no weak rail and nothing scaled' => [
@@ -138,7 +146,11 @@ final class CausesTest extends TestCase
             'shorted_rail' => ['+5'],
         ]];
         yield 'until resistance is read there again, at whatever load' => [[$good], [$r('+5', null, 'none', ohms: 0.6), $r('+5', null, ohms: 99)], []];
-        yield 'at another point it stands' => [[$good], [$r('+5', null, 'none', ohms: 0.6), $r('+5', null, 'none', 'chip', ohms: 99)], ['shorted_rail' => ['+5']]];
+        yield 'at another point it stands' => [
+            [$good],
+            [$r('+5', null, 'none', ohms: 0.6), $r('+5', null, 'none', 'chip', ohms: 99)],
+            ['shorted_rail' => ['+5']],
+        ];
         $ac = ['name' => '9 AC', 'nominal_v' => 9, 'kind' => 'ac'];
         yield 'alternating, 10 % either way' => [[$ac], [$r('9 AC', 8.1)], []];
         yield 'alternating and weak' => [[$ac], [$r('9 AC', 8.05)], ['weak_output' => ['9 AC']]];
@@ -222,7 +234,11 @@ final class CausesTest extends TestCase
         yield 'a slip the wrong way round stops nothing' => [[self::P5], [$r('+5', -5020)], 'hold'];
         yield 'a slip on an optional rail' => [[self::P5, ['name' => '+8', 'nominal_v' => 8, 'optional' => true]], [$r('+5', 5), $r('+8', 8000)], 'hold'];
         yield 'a slipped ripple' => [[self::P5], [$r('+5', 5, ripple: 0.05)], 'hold'];
-        yield 'a small ripple on a rail with a small limit' => [[['name' => '+5', 'nominal_v' => 5, 'ripple_max_mvpp' => 19]], [$r('+5', 5, ripple: 0.05)], 'ok'];
+        yield 'a small ripple on a rail with a small limit' => [
+            [['name' => '+5', 'nominal_v' => 5, 'ripple_max_mvpp' => 19]],
+            [$r('+5', 5, ripple: 0.05)],
+            'ok',
+        ];
         yield 'bias has a slip only' => [[self::BIAS, self::P5, self::P12], [$r('-5', -5000, 'none')], 'stop'];
     }
 

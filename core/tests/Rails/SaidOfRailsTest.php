@@ -29,7 +29,8 @@ final class SaidOfRailsTest extends TestCase
         'desktop-at' => '+5 5 ripple 50; +12 12 ripple 120; -5 -5 ripple 50; -12 -12 ripple 120',
         'desktop-atx' => '+3.3 3.3 ripple 50; +5 5 ripple 50; +12 12 ripple 120; -12 -12 ripple 120; +5 standby 5 ripple 50 standby',
         'unregulated-bus' => '+8 8 7.5..11 unloaded; +16 16 14.5..21 unloaded; -16 -16 -21..-14.5 unloaded', 'split-15' => '+5 5; +15 15 -5/5; -15 -15 -5/5',
-        'core-machine' => '+5 5 -4/4; +15 15 -4/4; -15 -15 -4/4; +20 drive 20 -4/4', 'plus-minus-12-serial' => '+5 5 -10/10; +12 12 -10/10; -12 -12 -10/10', 'monitor' => '',
+        'core-machine' => '+5 5 -4/4; +15 15 -4/4; -15 -15 -4/4; +20 drive 20 -4/4',
+        'plus-minus-12-serial' => '+5 5 -10/10; +12 12 -10/10; -12 -12 -10/10', 'monitor' => '',
     ];
 
     public function test_families_are_those_of_the_handbook(): void
@@ -41,7 +42,8 @@ final class SaidOfRailsTest extends TestCase
                 $tolerance = $it['tolerance'] ?? null;
 
                 return implode(' ', array_filter([
-                    $it['name'], $it['nominal_v'], ($it['kind'] ?? '') === 'ac' ? 'ac' : null, $tolerance === null ? null : "-{$tolerance['minus_pct']}/{$tolerance['plus_pct']}",
+                    $it['name'], $it['nominal_v'], ($it['kind'] ?? '') === 'ac' ? 'ac' : null,
+                    $tolerance === null ? null : "-{$tolerance['minus_pct']}/{$tolerance['plus_pct']}",
                     $limits === null ? null : "{$limits['low']}..{$limits['high']}", isset($it['protects']) ? 'protects '.implode(' ', $it['protects']) : null,
                     ($it['needs_load'] ?? true) ? null : 'unloaded', isset($it['ripple_max_mvpp']) ? "ripple {$it['ripple_max_mvpp']}" : null,
                     ($it['optional'] ?? false) ? 'optional' : null, ($it['standby'] ?? false) ? 'standby' : null,
@@ -54,7 +56,10 @@ final class SaidOfRailsTest extends TestCase
     {
         $section = new RailsSection();
         $points = static function (\stdClass $document): string {
-            return implode(', ', array_map(static fn (\stdClass $it): string => $it->name.(isset($it->point) ? " {$it->point}" : ''), $document->rails[0]->test_points));
+            return implode(
+                ', ',
+                array_map(static fn (\stdClass $it): string => $it->name.(isset($it->point) ? " {$it->point}" : ''), $document->rails[0]->test_points),
+            );
         };
         $learn = static fn (\stdClass $from, PointNamed $it): ?\stdClass => $section->learned($from, $it);
         $bare = (object) ['slug' => 'x', 'rails' => [(object) ['name' => '+5', 'nominal_v' => 5]]];
@@ -97,10 +102,19 @@ final class SaidOfRailsTest extends TestCase
         $fields = static function (string $line) use ($facts): array {
             $said = (new ReadingSaid())->read($line, $facts)?->data;
 
-            return array_filter($said instanceof ReadingSaid ? $said->fields($said->testPoint ?? 'J1', $said->load ?? Load::None) : (array) $said, static fn (mixed $it): bool => $it !== null);
+            return array_filter(
+                $said instanceof ReadingSaid ? $said->fields($said->testPoint ?? 'J1', $said->load ?? Load::None) : (array) $said,
+                static fn (mixed $it): bool => $it !== null,
+            );
         };
-        self::assertEquals(['rail' => '+12', 'volts' => 11.31, 'ripple_mvpp' => 141.0, 'test_point' => 'U52 out', 'load' => 'working'], $fields('rail +12 11.31 ripple 141 at U52 out loaded'));
-        self::assertEquals(['rail' => '+5', 'volts' => 4.9, 'changed' => true, 'sure' => true, 'test_point' => 'J1', 'load' => 'partial'], $fields('rail +5 4.9 changed sure partial'));
+        self::assertEquals(
+            ['rail' => '+12', 'volts' => 11.31, 'ripple_mvpp' => 141.0, 'test_point' => 'U52 out', 'load' => 'working'],
+            $fields('rail +12 11.31 ripple 141 at U52 out loaded'),
+        );
+        self::assertEquals(
+            ['rail' => '+5', 'volts' => 4.9, 'changed' => true, 'sure' => true, 'test_point' => 'J1', 'load' => 'partial'],
+            $fields('rail +5 4.9 changed sure partial'),
+        );
         self::assertEquals(['rail' => '-5', 'ohms_to_ground' => 2200.0, 'test_point' => 'J1', 'load' => 'none'], $fields('rail -5 ohms 2k2 unloaded'));
     }
 

@@ -27,7 +27,10 @@ final class StrangerTest extends TestCase
             }
         }
         $rails = Rail::readAll(Node::parse((string) json_encode(Family::ThreeSupplyMemory->rails())));
-        self::assertSame([['+12', '+5'], -5.7, -4.5, false], [$rails["\0-5"]->protects, $rails["\0-5"]->limits->low, $rails["\0-5"]->limits->high, $rails["\0-5"]->needsLoad]);
+        self::assertSame(
+            [['+12', '+5'], -5.7, -4.5, false],
+            [$rails["\0-5"]->protects, $rails["\0-5"]->limits->low, $rails["\0-5"]->limits->high, $rails["\0-5"]->needsLoad],
+        );
         $home = Rail::readAll(Node::parse((string) json_encode(Family::Home9Vac->rails())));
         self::assertEqualsWithDelta([8.1, 11.25], [$home["\09 ac"]->limits->low, $home["\09 ac"]->limits->high], 1e-9);
         self::assertTrue(Rail::readAll(Node::parse((string) json_encode(Family::DesktopAtx->rails())))["\0+5 standby"]->standby);
@@ -91,7 +94,10 @@ final class StrangerTest extends TestCase
     public static function intakes(): array
     {
         return [
-            'all of it' => ['Knot 12 lab computer, from the instrument group, dead after a week off', 'Knot 12 lab computer', null, 'the instrument group', 'dead after a week off'],
+            'all of it' => [
+                'Knot 12 lab computer, from the instrument group, dead after a week off', 'Knot 12 lab computer', null, 'the instrument group',
+                'dead after a week off',
+            ],
             'a name alone' => ['Gannet 4', 'Gannet 4', null, null, null],
             'a serial behind the name' => ['Gannet 4 #G-7, dark', 'Gannet 4', 'G-7', null, 'dark'],
             'a serial of its own' => ['Gannet 4, serial no. 1182, of Bea, dark, warm', 'Gannet 4', '1182', 'Bea', 'dark, warm'],

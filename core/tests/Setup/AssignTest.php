@@ -30,7 +30,12 @@ final class AssignTest extends TestCase
                 for ($o = mt_rand(1, 3); $o > 0; --$o) {
                     $options[] = ['name' => "o{$o}", 'claims' => array_map($claim, array_fill(0, mt_rand(0, 2), 0))];
                 }
-                $settings[] = ['name' => "s{$s}", 'at' => $options[mt_rand(0, count($options) - 1)]['name'], 'options' => $options, ...(mt_rand(0, 5) === 0 ? ['fixed' => true] : [])];
+                $settings[] = [
+                    'name' => "s{$s}",
+                    'at' => $options[mt_rand(0, count($options) - 1)]['name'],
+                    'options' => $options,
+                    ...(mt_rand(0, 5) === 0 ? ['fixed' => true] : []),
+                ];
             }
             $devices[] = ['name' => "d{$d}", 'settings' => $settings];
         }
@@ -66,8 +71,14 @@ final class AssignTest extends TestCase
 
     public function test_a_pigeon_too_many_is_proved_and_a_large_bench_stays_bounded(): void
     {
-        $lines = static fn (int $n): array => array_map(static fn (int $i): array => ['name' => "{$i}", 'claims' => [['resource' => 'irq', 'at' => $i]]], range(1, $n));
-        $devices = static fn (int $n, int $of): array => array_map(static fn (int $i): array => ['name' => "d{$i}", 'settings' => [['name' => 'irq', 'at' => '1', 'options' => $lines($of)]]], range(1, $n));
+        $lines = static fn (int $n): array => array_map(
+            static fn (int $i): array => ['name' => "{$i}", 'claims' => [['resource' => 'irq', 'at' => $i]]],
+            range(1, $n),
+        );
+        $devices = static fn (int $n, int $of): array => array_map(
+            static fn (int $i): array => ['name' => "d{$i}", 'settings' => [['name' => 'irq', 'at' => '1', 'options' => $lines($of)]]],
+            range(1, $n),
+        );
         $found = self::put(new SetupRoom(), 'assign', ['devices' => $devices(5, 4)]);
         self::assertSame([true, false, null, ['d1', 'd2', 'd3', 'd4', 'd5']], [$found['proved'], $found['solvable'], $found['changes_needed'], $found['core']]);
         $from = microtime(true);
@@ -87,7 +98,9 @@ final class AssignTest extends TestCase
             'devices' => [['name' => 'a', 'settings' => [['name' => 's', 'at' => 'x', 'options' => [['name' => 'x', 'claims' => [$claim]]]]]]], ...$more,
         ];
         $range = ['resource' => 'io', 'base' => 16, 'length' => 8];
-        $setting = static fn (array $setting): array => ['devices' => [['name' => 'a', 'settings' => [$setting + ['name' => 's', 'at' => 'x', 'options' => [['name' => 'x', 'claims' => []]]]]]]];
+        $setting = static fn (array $setting): array => [
+            'devices' => [['name' => 'a', 'settings' => [$setting + ['name' => 's', 'at' => 'x', 'options' => [['name' => 'x', 'claims' => []]]]]]],
+        ];
         $claims = '/devices/0/settings/0/options/0/claims/0';
 
         return [
@@ -98,11 +111,17 @@ final class AssignTest extends TestCase
             'a place with a length' => ["{$claims}/length", $with(['resource' => 'io', 'at' => 1, 'length' => 2])],
             'half a place' => ["{$claims}/at", $with(['resource' => 'io', 'at' => 1.5])],
             'below nothing' => ["{$claims}/base", $with(['base' => -1] + $range)],
-            'places and ranges of one' => ['/reserved/0/claims/0', $with($range, ['reserved' => [['by' => 'board', 'claims' => [['resource' => 'io', 'at' => 1]]]]])],
+            'places and ranges of one' => [
+                '/reserved/0/claims/0',
+                $with($range, ['reserved' => [['by' => 'board', 'claims' => [['resource' => 'io', 'at' => 1]]]]]),
+            ],
             'a range that is shared' => ['/shared/0/resource', $with($range, ['shared' => [['resource' => 'io', 'at' => 1]]])],
             'stands on nothing' => ['/devices/0/settings/0/at', $setting(['at' => 'y'])],
             'no option' => ['/devices/0/settings/0/options', $setting(['options' => []])],
-            'an option twice' => ['/devices/0/settings/0/options/1/name', $setting(['options' => [['name' => 'x', 'claims' => []], ['name' => 'x', 'claims' => []]]])],
+            'an option twice' => [
+                '/devices/0/settings/0/options/1/name',
+                $setting(['options' => [['name' => 'x', 'claims' => []], ['name' => 'x', 'claims' => []]]]),
+            ],
             'a device twice' => ['/devices/1/name', ['devices' => [['name' => 'a', 'settings' => []], ['name' => 'a', 'settings' => []]]]],
             'reserved twice' => ['/reserved/1/by', ['devices' => [], 'reserved' => [['by' => 'a', 'claims' => []], ['by' => 'a', 'claims' => []]]]],
             'too many settings' => ['/devices/0/settings', ['devices' => [['name' => 'a', 'settings' => array_fill(0, 9, [])]]]],

@@ -7,7 +7,10 @@ namespace Ash\Tests\Setup;
 /** Claims, clashes and ways out, written out over every way of setting everything. */
 final readonly class PlainAssign
 {
-    /** @var list<array{string, ?string, list<list<array<string, mixed>>>, list<string>, int, bool}> owner, setting, claims by option, names, where it stands, fixed */
+    /**
+     * @var list<array{string, ?string, list<list<array<string, mixed>>>, list<string>, int, bool}> owner, setting, claims by option, names, where it stands,
+     *                                                                                              fixed
+     */
     private array $settings;
 
     /** @param array<string, mixed> $d */
@@ -17,7 +20,10 @@ final readonly class PlainAssign
         foreach ($d['devices'] as $device) {
             foreach ($device['settings'] as $it) {
                 $names = array_column($it['options'], 'name');
-                $settings[] = [$device['name'], $it['name'], array_column($it['options'], 'claims'), $names, (int) array_search($it['at'], $names, true), $it['fixed'] ?? false];
+                $settings[] = [
+                    $device['name'], $it['name'], array_column($it['options'], 'claims'), $names, (int) array_search($it['at'], $names, true),
+                    $it['fixed'] ?? false,
+                ];
             }
         }
         foreach ($d['reserved'] as $it) {
@@ -167,7 +173,8 @@ final readonly class PlainAssign
         usort($best, static fn (array $a, array $b): int => array_keys($a) <=> array_keys($b) ?: array_values($a) <=> array_values($b));
 
         return [true, $needed, $needed === 0 ? [] : array_map(fn (array $plan): array => ['changes' => array_map(fn (int $s, int $o): array => [
-            'device' => $this->settings[$s][0], 'setting' => (string) $this->settings[$s][1], 'from' => $this->settings[$s][3][$this->settings[$s][4]], 'to' => $this->settings[$s][3][$o],
+            'device' => $this->settings[$s][0], 'setting' => (string) $this->settings[$s][1],
+            'from' => $this->settings[$s][3][$this->settings[$s][4]], 'to' => $this->settings[$s][3][$o],
         ], array_keys($plan), $plan)], array_slice($best, 0, 10))];
     }
 

@@ -31,7 +31,10 @@ final class SetupTest extends TestCase
             [$name, $id, $flags] = [...explode(' ', $it), ''];
             $has = static fn (string $flag): bool => str_contains($flags, $flag);
 
-            return ['name' => $name, 'id' => (int) $id, 'terminated' => $has('t'), ...($has('h') ? ['host' => true] : []), ...($has('b') ? ['boot' => true] : [])];
+            return [
+                'name' => $name, 'id' => (int) $id, 'terminated' => $has('t'), ...($has('h') ? ['host' => true] : []),
+                ...($has('b') ? ['boot' => true] : []),
+            ];
         }, $entries));
     }
 
@@ -40,9 +43,18 @@ final class SetupTest extends TestCase
     {
         return [
             'well' => [[], self::chain('host 7 ht', 'disk 0 t'), [], []],
-            'twice, ends and middle' => [[], self::chain('host 7 h', 'a 3 t', 'b 3 t', 'c 3'), ['id_twice a b c', 'end_not_terminated host', 'end_not_terminated c', 'middle_terminated a', 'middle_terminated b'],
-                ['b id 3 0', 'c id 3 1', 'host termination  1', 'a termination 1 ', 'b termination 1 ', 'c termination  1']],
-            'out of range twice' => [[], self::chain('host 7 ht', 'a 9', 'b 9 t'), ['id_out_of_range a', 'id_out_of_range b', 'id_twice a b'], ['a id 9 0', 'b id 9 1']],
+            'twice, ends and middle' => [
+                [],
+                self::chain('host 7 h', 'a 3 t', 'b 3 t', 'c 3'),
+                ['id_twice a b c', 'end_not_terminated host', 'end_not_terminated c', 'middle_terminated a', 'middle_terminated b'],
+                ['b id 3 0', 'c id 3 1', 'host termination  1', 'a termination 1 ', 'b termination 1 ', 'c termination  1'],
+            ],
+            'out of range twice' => [
+                [],
+                self::chain('host 7 ht', 'a 9', 'b 9 t'),
+                ['id_out_of_range a', 'id_out_of_range b', 'id_twice a b'],
+                ['a id 9 0', 'b id 9 1'],
+            ],
             'wide reaches fifteen' => [['wide' => true], self::chain('host 7 ht', 'a 15 t'), [], []],
             'a host out of range takes the highest' => [[], self::chain('host 8 ht', 'a 7', 'b 6 t'), ['id_out_of_range host'], ['host id 8 7', 'a id 7 0']],
             'lowest id first' => [[], self::chain('host 7 ht', 'a 5', 'b 2', 'c 5', 'd 2 t'), ['id_twice b d', 'id_twice a c'], ['c id 5 0', 'd id 2 1']],
@@ -69,7 +81,10 @@ final class SetupTest extends TestCase
     {
         $found = self::ask('scsi', ['bus' => (object) $bus, 'chain' => $chain]);
         self::assertSame($problems, array_map(static fn (array $it): string => $it['code'].' '.implode(' ', $it['names']), (array) $found['problems']));
-        self::assertSame($changes, array_map(static fn (array $it): string => "{$it['name']} {$it['what']} {$it['from']} {$it['to']}", (array) $found['changes']));
+        self::assertSame(
+            $changes,
+            array_map(static fn (array $it): string => "{$it['name']} {$it['what']} {$it['from']} {$it['to']}", (array) $found['changes']),
+        );
         self::assertNotSame([], $found['reasons']);
         // What it proposes clears all but a cable that is too long.
         foreach ((array) $found['changes'] as $change) {
@@ -109,19 +124,27 @@ final class SetupTest extends TestCase
     #[DataProvider('cables')]
     public function test_floppy(int $units, ?string $pin, array $drives, string $expected, array $problems, ?array $changes): void
     {
-        $found = self::ask('floppy', ['host' => ['units' => $units, ...($pin === null ? [] : ['pin34' => $pin])], 'drives' => array_map(static function (string $it): array {
-            $words = explode(' ', $it);
-            $said = array_slice($words, 2);
+        $found = self::ask(
+            'floppy',
+            ['host' => ['units' => $units, ...($pin === null ? [] : ['pin34' => $pin])], 'drives' => array_map(static function (string $it): array {
+                $words = explode(' ', $it);
+                $said = array_slice($words, 2);
 
-            return [
-                'name' => $words[0], 'select' => (int) $words[1], 'behind_twist' => in_array('x', $said, true),
-                ...array_map(static fn (string $pin): string => $pin, array_filter(['pin34' => implode('', array_intersect($said, ['ready', 'change']))])),
-                ...(array_intersect($said, ['on', 'off']) === [] ? [] : ['terminated' => in_array('on', $said, true)]),
-            ];
-        }, $drives)]);
+                return [
+                    'name' => $words[0], 'select' => (int) $words[1], 'behind_twist' => in_array('x', $said, true),
+                    ...array_map(static fn (string $pin): string => $pin, array_filter(['pin34' => implode('', array_intersect($said, ['ready', 'change']))])),
+                    ...(array_intersect($said, ['on', 'off']) === [] ? [] : ['terminated' => in_array('on', $said, true)]),
+                ];
+            }, $drives)],
+        );
         self::assertSame($expected, implode(' ', array_column((array) $found['drives'], 'unit')));
         self::assertSame($problems, array_map(static fn (array $it): string => $it['code'].' '.implode(' ', $it['names']), (array) $found['problems']));
-        self::assertSame($changes, $found['changes'] === null ? null : array_map(static fn (array $it): string => "{$it['name']} {$it['from']} {$it['to']}", (array) $found['changes']));
+        self::assertSame(
+            $changes,
+            $found['changes'] === null
+                ? null
+                : array_map(static fn (array $it): string => "{$it['name']} {$it['from']} {$it['to']}", (array) $found['changes']),
+        );
     }
 
     public function test_geometry(): void
@@ -138,23 +161,48 @@ final class SetupTest extends TestCase
         self::assertNull(self::ask('geometry', ['cylinders' => 1, 'heads' => 1, 'sectors' => 1])['best_type']);
         // Labels within 5 % of either, on the edge too: 100 cylinders of 100 heads and 100 sectors are 512 MB.
         foreach ([[488.28125 / 1.05, true], [464.9, false], [512 / 0.95, true], [538.96, false]] as [$label, $agrees]) {
-            self::assertSame($agrees, self::ask('geometry', ['cylinders' => 100, 'heads' => 100, 'sectors' => 100, 'label_mb' => $label])['label_agrees'], (string) $label);
+            self::assertSame(
+                $agrees,
+                self::ask('geometry', ['cylinders' => 100, 'heads' => 100, 'sectors' => 100, 'label_mb' => $label])['label_agrees'],
+                (string) $label,
+            );
         }
-        $large = self::ask('geometry', ['cylinders' => 16_383, 'heads' => 16, 'sectors' => 63, 'types' => [['type' => 9, 'cylinders' => 1024, 'heads' => 16, 'sectors' => 63], ['type' => 4, 'cylinders' => 1024, 'heads' => 16, 'sectors' => 63]]]);
+        $large = self::ask(
+            'geometry',
+            [
+                'cylinders' => 16_383,
+                'heads' => 16,
+                'sectors' => 63,
+                'types' => [
+                    ['type' => 9, 'cylinders' => 1024, 'heads' => 16, 'sectors' => 63],
+                    ['type' => 4, 'cylinders' => 1024, 'heads' => 16, 'sectors' => 63],
+                ],
+            ],
+        );
         self::assertSame([
-            ['name' => 'cylinders_1024', 'limit_bytes' => 528_482_304, 'lost_bytes' => 8_455_200_768 - 528_482_304], ['name' => 'chs_504', 'limit_bytes' => 528_482_304, 'lost_bytes' => 8_455_200_768 - 528_482_304],
-            ['name' => 'fat16_32', 'limit_bytes' => 33_554_432, 'lost_bytes' => 8_455_200_768 - 33_554_432], ['name' => 'fat16_2g', 'limit_bytes' => 2_147_483_648, 'lost_bytes' => 8_455_200_768 - 2_147_483_648],
+            ['name' => 'cylinders_1024', 'limit_bytes' => 528_482_304, 'lost_bytes' => 8_455_200_768 - 528_482_304],
+            ['name' => 'chs_504', 'limit_bytes' => 528_482_304, 'lost_bytes' => 8_455_200_768 - 528_482_304],
+            ['name' => 'fat16_32', 'limit_bytes' => 33_554_432, 'lost_bytes' => 8_455_200_768 - 33_554_432],
+            ['name' => 'fat16_2g', 'limit_bytes' => 2_147_483_648, 'lost_bytes' => 8_455_200_768 - 2_147_483_648],
         ], $large['barriers']);
         self::assertSame(9, ((array) $large['best_type'])['type']);
         $huge = self::ask('geometry', ['cylinders' => 65_535, 'heads' => 65_535, 'sectors' => 65_535, 'bytes_per_sector' => 65_535]);
         self::assertEqualsWithDelta(1.0, $huge['bytes'] / 65_535 ** 4, 1e-12);
         self::assertSame('int13_8g', ((array) $huge['barriers'])[4]['name']);
-        self::assertRefusedAt('/types/1/type', new SetupRoom(), 'geometry', ['cylinders' => 1, 'heads' => 1, 'sectors' => 1, 'types' => array_fill(0, 2, ['type' => 1, 'cylinders' => 1, 'heads' => 1, 'sectors' => 1])]);
+        self::assertRefusedAt(
+            '/types/1/type',
+            new SetupRoom(),
+            'geometry',
+            ['cylinders' => 1, 'heads' => 1, 'sectors' => 1, 'types' => array_fill(0, 2, ['type' => 1, 'cylinders' => 1, 'heads' => 1, 'sectors' => 1])],
+        );
         self::assertRefusedAt('/heads', new SetupRoom(), 'geometry', ['cylinders' => 1, 'heads' => 65_536, 'sectors' => 1]);
         self::assertRefusedAt('/label_mb', new SetupRoom(), 'geometry', ['cylinders' => 1, 'heads' => 1, 'sectors' => 1, 'label_mb' => 0]);
     }
 
-    /** @return array<string, array{string, string, string, string, ?int, array{?string, string, string}}> medium, format, encoding, drive, last written, needs, reads, writes */
+    /**
+     * @return array<string, array{string, string, string, string, ?int, array{?string, string, string}}> medium, format, encoding, drive, last written, needs,
+     *                                                                                                    reads, writes
+     */
     public static function disks(): array
     {
         return [
@@ -207,32 +255,73 @@ final class SetupTest extends TestCase
             $found = self::ask('disk', ['medium' => ['size' => '3.5', 'density' => 'dd'], 'format' => $format, 'drive' => $drive]);
             self::assertEquals([$bytes, $bytes / 1024], [$found['bytes'], $found['kib']]);
         }
-        $zones = ['tracks' => 80, 'sides' => 1, 'bytes' => 512, 'zones' => array_map(static fn (int $it): array => ['tracks' => 16, 'sectors' => $it], [12, 11, 10, 9, 8])];
-        $ask = static fn (array $format, string $density): array => self::ask('disk', ['medium' => ['size' => '3.5', 'density' => $density], 'format' => $format, 'drive' => $drive]);
+        $zones = [
+            'tracks' => 80,
+            'sides' => 1,
+            'bytes' => 512,
+            'zones' => array_map(static fn (int $it): array => ['tracks' => 16, 'sectors' => $it], [12, 11, 10, 9, 8]),
+        ];
+        $ask = static fn (array $format, string $density): array => self::ask(
+            'disk',
+            ['medium' => ['size' => '3.5', 'density' => $density], 'format' => $format, 'drive' => $drive],
+        );
         $found = $ask($zones, 'dd');
         self::assertSame([409_600, null, 'yes', 'yes'], [$found['bytes'], $found['needs_density'], $found['reads'], $found['writes']]);
         self::assertSame(['with_care', 'with_care'], [$ask($zones, 'hd')['reads'], $ask($zones, 'hd')['writes']], 'the drive\'s density stands in');
         self::assertSame('no', $ask($zones, 'sd')['reads']);
-        foreach (['/format/zones' => ['tracks' => 81] + $zones, '/format/zones ' => ['sectors' => 9] + $zones, '/format/sides' => ['sides' => 3] + $zones] as $pointer => $format) {
-            self::assertRefusedAt(trim($pointer), new SetupRoom(), 'disk', ['medium' => ['size' => '3.5', 'density' => 'dd'], 'format' => $format, 'drive' => $drive]);
+        foreach ([
+            '/format/zones' => ['tracks' => 81] + $zones,
+            '/format/zones ' => ['sectors' => 9] + $zones,
+            '/format/sides' => ['sides' => 3] + $zones,
+        ] as $pointer => $format) {
+            self::assertRefusedAt(
+                trim($pointer),
+                new SetupRoom(),
+                'disk',
+                ['medium' => ['size' => '3.5', 'density' => 'dd'], 'format' => $format, 'drive' => $drive],
+            );
         }
-        self::assertRefusedAt('/drive/tracks', new SetupRoom(), 'disk', ['medium' => ['size' => '3.5', 'density' => 'dd'], 'format' => $zones, 'drive' => ['tracks' => 82] + $drive]);
+        self::assertRefusedAt(
+            '/drive/tracks',
+            new SetupRoom(),
+            'disk',
+            ['medium' => ['size' => '3.5', 'density' => 'dd'], 'format' => $zones, 'drive' => ['tracks' => 82] + $drive],
+        );
     }
 
     public function test_letters(): void
     {
         $of = static fn (int $floppies, array ...$disks): string => implode(', ', array_map(
             static fn (array $it): string => "{$it['letter']} {$it['what']}",
-            (array) self::ask('letters', ['floppies' => $floppies, 'disks' => array_map(static fn (array $it): array => ['name' => $it[0], 'primary' => $it[1], 'logical' => $it[2]], array_values($disks))])['letters'],
+            (array) self::ask(
+                'letters',
+                [
+                    'floppies' => $floppies,
+                    'disks' => array_map(static fn (array $it): array => ['name' => $it[0], 'primary' => $it[1], 'logical' => $it[2]], array_values($disks)),
+                ],
+            )['letters'],
         ));
-        self::assertSame('A floppy 1, B floppy 1 again, C one primary, D two primary, E one logical 1, F one logical 2, G two logical 1', $of(1, ['one', 1, 2], ['two', 1, 1]));
+        self::assertSame(
+            'A floppy 1, B floppy 1 again, C one primary, D two primary, E one logical 1, F one logical 2, G two logical 1',
+            $of(1, ['one', 1, 2], ['two', 1, 1]),
+        );
         self::assertSame('A floppy 1, B floppy 2, C one logical 1, D floppy 3, E floppy 4', $of(4, ['one', 0, 1]));
         self::assertSame('C one primary', $of(0, ['one', 1, 0]));
         self::assertStringEndsWith('Z one logical 23', $of(0, ['one', 1, 23]));
         self::assertRefusedAt('/disks', new SetupRoom(), 'letters', ['floppies' => 3, 'disks' => [['name' => 'one', 'primary' => 1, 'logical' => 23]]]);
-        self::assertRefusedAt('/disks/1/name', new SetupRoom(), 'letters', ['floppies' => 0, 'disks' => array_fill(0, 2, ['name' => 'one', 'primary' => 1, 'logical' => 0])]);
+        self::assertRefusedAt(
+            '/disks/1/name',
+            new SetupRoom(),
+            'letters',
+            ['floppies' => 0, 'disks' => array_fill(0, 2, ['name' => 'one', 'primary' => 1, 'logical' => 0])],
+        );
         self::assertRefusedAt('/floppies', new SetupRoom(), 'letters', ['floppies' => 5, 'disks' => []]);
-        self::assertRefusedAt('/disks/0/primary', new SetupRoom(), 'letters', ['floppies' => 0, 'disks' => [['name' => 'one', 'primary' => 2, 'logical' => 0]]]);
+        self::assertRefusedAt(
+            '/disks/0/primary',
+            new SetupRoom(),
+            'letters',
+            ['floppies' => 0, 'disks' => [['name' => 'one', 'primary' => 2, 'logical' => 0]]],
+        );
     }
 
     /** @return array<string, array{string, string, array<string, mixed>}> */

@@ -22,7 +22,10 @@ final class ColourReadTest extends TestCase
 
     private static function read(?float $hours = null, int $places = 1): ColourRead
     {
-        return new ColourRead('01JK8E3CT09KHR96A3PYK2KXS1', 'case top', array_fill(0, $places, new Spot(0.2, 0.2)), new Spot(0.5, 0.5), new Spot(0.8, 0.8), 0.02, $hours);
+        return new ColourRead(
+            photo: '01JK8E3CT09KHR96A3PYK2KXS1', part: 'case top', places: array_fill(0, $places, new Spot(0.2, 0.2)), reference: new Spot(0.5, 0.5),
+            grey: new Spot(0.8, 0.8), radius: 0.02, hours: $hours,
+        );
     }
 
     /** IEC 61966-2-1: black and white in equal parts are half the light, which is 187.5 and not 127.5. */
@@ -44,7 +47,11 @@ final class ColourReadTest extends TestCase
         self::assertNull(self::even(0, 0, 0)->refused(false), 'a black part is a part');
         self::assertNull(Disc::of([...array_fill(0, 98, [100, 100, 100]), [255, 255, 255], [255, 255, 255]])->refused(false), 'specks of glare');
         self::assertNotNull(Disc::of([...array_fill(0, 97, [100, 100, 100]), ...array_fill(0, 3, [255, 255, 255])])->refused(false));
-        foreach ([[[200, 190, 150], [210, 210, 205], [5, 5, 5], '/data/grey'], [[255, 255, 255], [210, 210, 205], [120, 120, 120], '/data/places/0'], [[200, 190, 150], [255, 210, 205], [120, 120, 120], '/data/reference']] as [$part, $reference, $grey, $pointer]) {
+        foreach ([
+            [[200, 190, 150], [210, 210, 205], [5, 5, 5], '/data/grey'],
+            [[255, 255, 255], [210, 210, 205], [120, 120, 120], '/data/places/0'],
+            [[200, 190, 150], [255, 210, 205], [120, 120, 120], '/data/reference'],
+        ] as [$part, $reference, $grey, $pointer]) {
             try {
                 self::read()->judged([self::even(...$part)], self::even(...$reference), self::even(...$grey));
                 self::fail($pointer);
@@ -59,13 +66,22 @@ final class ColourReadTest extends TestCase
     {
         $it = self::read(6.0, 2)->judged([self::even(196, 178, 134), self::even(212, 206, 190)], self::even(214, 209, 196), self::even(128, 126, 120));
         $compared = \Ash\Treatments\ColourCompared::read(\Ash\Document\Node::parse(
-            '{"before": {"r": 196, "g": 178, "b": 134}, "after": {"r": 212, "g": 206, "b": 190}, "reference": {"r": 214, "g": 209, "b": 196}, "grey": {"r": 128, "g": 126, "b": 120}}',
+            '{"before": {"r": 196, "g": 178, "b": 134}, "after": {"r": 212, "g": 206, "b": 190}, "reference": {"r": 214, "g": 209, "b": '
+                .'196}, "grey": {"r": 128, "g": 126, "b": 120}}',
         ));
-        self::assertEqualsWithDelta([$compared->deltaBefore(), $compared->deltaAfter()], array_map(static fn (SpotColour $c): float => $c->delta, $it->found), 1e-4);
+        self::assertEqualsWithDelta(
+            [$compared->deltaBefore(), $compared->deltaAfter()],
+            array_map(static fn (SpotColour $c): float => $c->delta, $it->found),
+            1e-4,
+        );
         self::assertSame(1, $it->lags());
         self::assertEqualsWithDelta($compared->deltaBefore(), $it->delta(), 1e-4);
         self::assertMatchesRegularExpression('/^case top: [\d.]+ from the reference, yellowness \d+, after 6 h, place 1 lags$/', $it->sentence(''));
-        self::assertNull(self::read(places: 2)->judged([self::even(196, 178, 134), self::even(196, 178, 134)], self::even(214, 209, 196), self::even(128, 126, 120))->lags());
+        self::assertNull(self::read(places: 2)->judged(
+            [self::even(196, 178, 134), self::even(196, 178, 134)],
+            self::even(214, 209, 196),
+            self::even(128, 126, 120),
+        )->lags());
         self::assertContains('balanced on the grey card', $it->reasons);
     }
 

@@ -27,8 +27,10 @@ final class PlanTest extends TestCase
     {
         $tasks = [];
         foreach ([
-            [[2, 1], [0, 3], [1, 6], [3, 7], [5, 3], [4, 6]], [[1, 8], [2, 5], [4, 10], [5, 10], [0, 10], [3, 4]], [[2, 5], [3, 4], [5, 8], [0, 9], [1, 1], [4, 7]],
-            [[1, 5], [0, 5], [2, 5], [3, 3], [4, 8], [5, 9]], [[2, 9], [1, 3], [4, 5], [5, 4], [0, 3], [3, 1]], [[1, 3], [3, 3], [5, 9], [0, 10], [4, 4], [2, 1]],
+            [[2, 1], [0, 3], [1, 6], [3, 7], [5, 3], [4, 6]], [[1, 8], [2, 5], [4, 10], [5, 10], [0, 10], [3, 4]],
+            [[2, 5], [3, 4], [5, 8], [0, 9], [1, 1], [4, 7]],
+            [[1, 5], [0, 5], [2, 5], [3, 3], [4, 8], [5, 9]], [[2, 9], [1, 3], [4, 5], [5, 4], [0, 3], [3, 1]],
+            [[1, 3], [3, 3], [5, 9], [0, 10], [4, 4], [2, 1]],
         ] as $job => $steps) {
             foreach ($steps as $i => [$machine, $minutes]) {
                 $tasks[] = new PlanTask("{$job}.{$i}", $minutes, false, ["M{$machine}"], $i === 0 ? [] : ["{$job}.".($i - 1)]);
@@ -55,8 +57,9 @@ final class PlanTest extends TestCase
         $tasks = [];
         for ($i = 0; $i < 4 + $seed % 3; ++$i) {
             $tasks[] = new PlanTask(
-                "t{$i}", mt_rand(1, 9), (bool) mt_rand(0, 1), array_slice(['bath', 'supply'], 0, mt_rand(0, 2)),
-                $i > 0 && mt_rand(0, 2) === 0 ? ['t'.mt_rand(0, $i - 1)] : [], mt_rand(0, 1) * mt_rand(0, 8), mt_rand(0, 1) === 0 ? null : mt_rand(4, 25),
+                name: "t{$i}", minutes: mt_rand(1, 9), hands: (bool) mt_rand(0, 1), needs: array_slice(['bath', 'supply'], 0, mt_rand(0, 2)),
+                after: $i > 0 && mt_rand(0, 2) === 0 ? ['t'.mt_rand(0, $i - 1)] : [], notBefore: mt_rand(0, 1) * mt_rand(0, 8),
+                due: mt_rand(0, 1) === 0 ? null : mt_rand(4, 25),
             );
         }
         $capacity = ["\0bath" => mt_rand(1, 2)];
@@ -72,7 +75,10 @@ final class PlanTest extends TestCase
         mt_srand(11);
         $tasks = [];
         for ($i = 0; $i < 60; ++$i) {
-            $tasks[] = new PlanTask("t{$i}", mt_rand(5, 60), (bool) mt_rand(0, 1), ['r'.mt_rand(0, 1)], $i > 3 && mt_rand(0, 1) === 1 ? ['t'.mt_rand(0, $i - 1)] : [], 0.0, mt_rand(100, 900));
+            $tasks[] = new PlanTask(
+                name: "t{$i}", minutes: mt_rand(5, 60), hands: (bool) mt_rand(0, 1), needs: ['r'.mt_rand(0, 1)],
+                after: $i > 3 && mt_rand(0, 1) === 1 ? ['t'.mt_rand(0, $i - 1)] : [], notBefore: 0.0, due: mt_rand(100, 900),
+            );
         }
         $found = Plan::of($tasks, [], 1)?->found() ?? self::fail('no circle');
         self::kept($found, [], 1);
@@ -84,11 +90,16 @@ final class PlanTest extends TestCase
     public function test_work_goes_on_beside_the_bath(): void
     {
         $answer = json_decode((new TreatmentsRoom())->verbs()['plan']->answer(<<<'JSON'
-            {"tasks": [{"name": "hang", "minutes": 10, "needs": ["bath 1"]}, {"name": "bath", "minutes": 15, "hands": false, "needs": ["bath 1"], "after": ["hang"]},
-                {"name": "rinse", "minutes": 8, "after": ["bath"], "due": 30}, {"name": "rail run", "minutes": 15}, {"name": "second", "minutes": 5, "needs": ["bath 1"], "not_before": 12}]}
+            {"tasks": [{"name": "hang", "minutes": 10, "needs": ["bath 1"]}, {"name": "bath", "minutes": 15, "hands": false, "needs": ["bath 1"],
+              "after": ["hang"]},
+                {"name": "rinse", "minutes": 8, "after": ["bath"], "due": 30}, {"name": "rail run", "minutes": 15}, {"name": "second", "minutes": 5,
+                  "needs": ["bath 1"], "not_before": 12}]}
             JSON), true);
         self::assertIsArray($answer);
-        self::assertSame([['hang', 0, 10], ['bath', 10, 25], ['rail run', 10, 25], ['rinse', 25, 33], ['second', 33, 38]], array_map(static fn (array $it): array => [$it['name'], $it['start'], $it['end']], $answer['tasks']));
+        self::assertSame(
+            [['hang', 0, 10], ['bath', 10, 25], ['rail run', 10, 25], ['rinse', 25, 33], ['second', 33, 38]],
+            array_map(static fn (array $it): array => [$it['name'], $it['start'], $it['end']], $answer['tasks']),
+        );
         self::assertSame([38, 3, true], [$answer['makespan'], $answer['lateness'], $answer['proved']]);
         self::assertSame(['lateness' => 0, 'makespan' => 0], $answer['gap']);
         self::assertSame('"rinse" is over 3 min after it is due', $answer['reasons'][1]);
@@ -98,7 +109,10 @@ final class PlanTest extends TestCase
     public function test_the_hands_work_around_what_runs(): void
     {
         $found = FitsNow::of(
-            [new RunsNow('the bath', 20, false, 'bath 1', new HandsNow('rinse the brackets', 'J-0012', 8)), new RunsNow('the clock test', -3, false, null, new HandsNow('look', 'J-0002', null))],
+            [
+                new RunsNow('the bath', 20, false, 'bath 1', new HandsNow('rinse the brackets', 'J-0012', 8)),
+                new RunsNow('the clock test', -3, false, null, new HandsNow('look', 'J-0002', null)),
+            ],
             [new HandsNow('rail run', 'J-0009', 15), new HandsNow('pull the card', 'J-0010', null)],
         );
         $said = [];
@@ -160,10 +174,16 @@ final class PlanTest extends TestCase
             foreach ($it->after as $name) {
                 self::assertGreaterThanOrEqual($found->end[$names[$name]], $found->start[$i]);
             }
-            $now = array_filter(array_keys($found->tasks), static fn (int $j): bool => $found->start[$j] <= $found->start[$i] && $found->end[$j] > $found->start[$i]);
+            $now = array_filter(
+                array_keys($found->tasks),
+                static fn (int $j): bool => $found->start[$j] <= $found->start[$i] && $found->end[$j] > $found->start[$i],
+            );
             self::assertLessThanOrEqual($hands, count(array_filter($now, static fn (int $j): bool => $found->tasks[$j]->hands)));
             foreach ($it->needs as $need) {
-                self::assertLessThanOrEqual($capacity["\0{$need}"] ?? 1, count(array_filter($now, static fn (int $j): bool => in_array($need, $found->tasks[$j]->needs, true))));
+                self::assertLessThanOrEqual(
+                    $capacity["\0{$need}"] ?? 1,
+                    count(array_filter($now, static fn (int $j): bool => in_array($need, $found->tasks[$j]->needs, true))),
+                );
             }
         }
         self::assertSame(max($found->end), $found->makespan);
@@ -193,10 +213,14 @@ final class PlanTest extends TestCase
                     $fits = $fits && $placed[$name][1] <= $at;
                 }
                 for ($minute = $at; $fits && $minute < $at + $task->minutes; ++$minute) {
-                    $now = array_filter($tasks, static fn (PlanTask $it): bool => isset($placed[$it->name]) && $placed[$it->name][0] <= $minute && $placed[$it->name][1] > $minute);
+                    $now = array_filter(
+                        $tasks,
+                        static fn (PlanTask $it): bool => isset($placed[$it->name]) && $placed[$it->name][0] <= $minute && $placed[$it->name][1] > $minute,
+                    );
                     $fits = !$task->hands || count(array_filter($now, static fn (PlanTask $it): bool => $it->hands)) < $hands;
                     foreach ($task->needs as $need) {
-                        $fits = $fits && count(array_filter($now, static fn (PlanTask $it): bool => in_array($need, $it->needs, true))) < ($capacity["\0{$need}"] ?? 1);
+                        $fits = $fits
+                            && count(array_filter($now, static fn (PlanTask $it): bool => in_array($need, $it->needs, true))) < ($capacity["\0{$need}"] ?? 1);
                     }
                 }
                 if ($fits) {
@@ -204,7 +228,13 @@ final class PlanTest extends TestCase
                 }
             }
             $end = $at + $task->minutes;
-            $best = min($best, self::least($tasks, $capacity, $hands, [...$placed, $task->name => [(float) $at, $end]], max($lateness, $task->due === null ? -INF : $end - $task->due)));
+            $best = min(
+                $best,
+                self::least(
+                    $tasks, $capacity, $hands, [...$placed, $task->name => [(float) $at, $end]],
+                    max($lateness, $task->due === null ? -INF : $end - $task->due),
+                ),
+            );
         }
 
         return $best;

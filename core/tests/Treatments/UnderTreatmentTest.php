@@ -43,7 +43,8 @@ final class UnderTreatmentTest extends TestCase
         $read = static fn (string $json): object => Shape::of(TreatmentChosen::class)->read(Node::parse($json));
         self::assertEquals(self::brackets(), $read('{"part": "slot brackets", "damage": "rust", "material": "steel", "means": "electrolysis"}'));
         foreach ([
-            '{"part": "p", "damage": "rust", "material": "aluminium", "means": "electrolysis"}' => 'it would do harm here: not for it: aluminium, not for it: other than steel',
+            '{"part": "p", "damage": "rust", "material": "aluminium", "means": '
+                .'"electrolysis"}' => 'it would do harm here: not for it: aluminium, not for it: other than steel',
             '{"part": "p", "damage": "rust", "material": "steel", "means": "electrolysis", "flags": ["moving"]}' => 'it would do harm here: not for it: moving',
             '{"part": "p", "damage": "yellowing", "material": "abs", "means": "electrolysis"}' => 'is no means against yellowing',
             '{"part": "p", "damage": "rust", "material": "steel", "means": "hammer"}' => 'is no means against rust',
@@ -56,7 +57,10 @@ final class UnderTreatmentTest extends TestCase
             }
         }
         self::assertSame('slot brackets: rust, electrolysis', self::brackets()->sentence(''));
-        self::assertSame('case top: rotten foam, scrape replace foam', (new TreatmentChosen('case top', Damage::FoamRot, Material::Abs, 'scrape_replace_foam', [PartFlag::Moving]))->sentence(''));
+        self::assertSame(
+            'case top: rotten foam, scrape replace foam',
+            (new TreatmentChosen('case top', Damage::FoamRot, Material::Abs, 'scrape_replace_foam', [PartFlag::Moving]))->sentence(''),
+        );
     }
 
     public function test_steps_come_one_after_the_other(): void
@@ -79,7 +83,10 @@ final class UnderTreatmentTest extends TestCase
         $begun = (new StepBegun('01JK8E3CT09KHR96A3PYK2KXS1', 5, 'bath 1'))->of(self::brackets(), $step, $at);
         self::assertSame(['slot brackets', false, '2026-11-28T14:20:00+00:00'], [$begun->part, $begun->hands, $begun->dueAt?->format('c')]);
         self::assertSame([S::SodiumCarbonate, S::Steel], $begun->substances);
-        self::assertSame('slot brackets, step 5: Let it run; look at the current and the warmth of the bath, stop at 60 C. In bath 1. Until 28 Nov 14:20 UTC.', $begun->sentence(''));
+        self::assertSame(
+            'slot brackets, step 5: Let it run; look at the current and the warmth of the bath, stop at 60 C. In bath 1. Until 28 Nov 14:20 UTC.',
+            $begun->sentence(''),
+        );
         $longer = (new StepBegun('01JK8E3CT09KHR96A3PYK2KXS1', 5, minutes: 0.5))->of(self::brackets(), $step, $at);
         self::assertSame('2026-11-28T14:06:30+00:00', $longer->dueAt?->format('c'));
         self::assertSame([S::Steel, S::Zinc], Material::PlatedSteel->meets());
@@ -97,7 +104,10 @@ final class UnderTreatmentTest extends TestCase
             Meeting::refused($vinegar, ['in bath 1' => [S::ChlorineBleach, S::Water]], false),
         );
         self::assertSame(
-            ['hydrogen peroxide and vinegar (acetic acid) on the lid make peracetic acid', 'hydrogen peroxide and acetone on the table make explosive peroxides'],
+            [
+                'hydrogen peroxide and vinegar (acetic acid) on the lid make peracetic acid',
+                'hydrogen peroxide and acetone on the table make explosive peroxides',
+            ],
             Meeting::refused([S::HydrogenPeroxide], ['on the lid' => [S::AceticAcid], 'on the table' => [S::Acetone]], false),
         );
         self::assertSame([], Meeting::refused($vinegar, ['in bath 1' => [S::SodiumCarbonate]], false), 'told only in a closed vessel');
@@ -151,8 +161,14 @@ final class UnderTreatmentTest extends TestCase
     public function test_the_job_says_what_runs_and_what_comes_next(): void
     {
         $hall = \Ash\Rooms::hall();
-        self::assertSame(['treatment', 'treatment_step', 'treatment_done'], array_values(array_filter(array_keys($hall->kinds->all), static fn (string $it): bool => str_starts_with($it, 'treatment'))));
-        self::assertSame(['treatment_done', 'begun', 'Done'], [$hall->openKinds['step']->endedBy, $hall->openKinds['step']->field, $hall->openKinds['step']->endWords]);
+        self::assertSame(
+            ['treatment', 'treatment_step', 'treatment_done'],
+            array_values(array_filter(array_keys($hall->kinds->all), static fn (string $it): bool => str_starts_with($it, 'treatment'))),
+        );
+        self::assertSame(
+            ['treatment_done', 'begun', 'Done'],
+            [$hall->openKinds['step']->endedBy, $hall->openKinds['step']->field, $hall->openKinds['step']->endWords],
+        );
         $due = new \DateTimeImmutable('2026-11-28T14:20:00Z');
         $facts = new Facts(
             UnderTreatment::of(self::brackets(), [], []), UnderTreatment::of(self::brackets('brush_oil'), [1], []),
@@ -163,7 +179,10 @@ final class UnderTreatmentTest extends TestCase
         self::assertContains('slot brackets: rust, brush oil: a step is running', $sheet->known);
         self::assertEquals([new Running('slot brackets: Brush', $due, $due)], $sheet->running);
         $steps = array_values(array_filter($sheet->steps, static fn (Step $it): bool => $it->room === 'treatments'));
-        self::assertSame([['slot brackets: Degrease the part and scrape a bright spot for the clip.', 4.0]], array_map(static fn (Step $it): array => [$it->text, $it->minutes], $steps));
+        self::assertSame(
+            [['slot brackets: Degrease the part and scrape a bright spot for the clip.', 4.0]],
+            array_map(static fn (Step $it): array => [$it->text, $it->minutes], $steps),
+        );
     }
 
     public function test_what_runs_alone_is_said_in_a_line(): void
@@ -171,7 +190,8 @@ final class UnderTreatmentTest extends TestCase
         foreach ([
             'runs 24 h drying of the board in oven' => ['drying of the board', 1440.0, 'oven', 'Runs: drying of the board, 24 h, in oven'],
             'runs 90 min: glue on the lid' => ['glue on the lid', 90.0, null, 'Runs: glue on the lid, 1.5 h'],
-            'runs 1,5 h memory soak' => ['memory soak', 90.0, null, 'Runs: memory soak, 1.5 h'], 'runs 2 d charging, cells in drawer 3' => ['charging, cells', 2880.0, 'drawer 3', 'Runs: charging, cells, 48 h, in drawer 3'],
+            'runs 1,5 h memory soak' => ['memory soak', 90.0, null, 'Runs: memory soak, 1.5 h'],
+            'runs 2 d charging, cells in drawer 3' => ['charging, cells', 2880.0, 'drawer 3', 'Runs: charging, cells, 48 h, in drawer 3'],
             'runs 5 min rinse' => ['rinse', 5.0, null, 'Runs: rinse, 5 min'],
         ] as $line => [$what, $minutes, $occupies, $says]) {
             $said = RunsAlone::said(substr($line, 5), $line);

@@ -54,6 +54,7 @@ final readonly class BoardMoved implements EntryData, Settled
 
         return $this->into === null
             ? "{$this->name} taken{$from}, onto the shelf"
-            : "{$this->name}".($this->lent === true ? ' lent as a known-good one' : ' fitted')." in {$this->into}, {$this->place}".($from === '' ? '' : ",{$from}");
+            : "{$this->name}".($this->lent === true ? ' lent as a known-good one' : ' fitted')." in {$this->into}, {$this->place}"
+                .($from === '' ? '' : ",{$from}");
     }
 }

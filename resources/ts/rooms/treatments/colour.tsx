@@ -183,7 +183,7 @@ function Ring({ at, radius, words }: { at: Spot; radius: string; words: string }
     return (
         <span
             aria-hidden="true"
-            className="absolute flex -translate-x-1/2 -translate-y-1/2 items-center justify-center rounded-full border-2 border-accent bg-raised/60 text-xs font-bold text-ink"
+            className="absolute grid -translate-1/2 place-items-center rounded-full border-2 border-accent bg-raised/60 text-xs font-bold text-ink"
             style={{ left: `${at.x * 100}%`, top: `${at.y * 100}%`, width: `calc(2 * ${radius}%)`, minWidth: '1.25rem', aspectRatio: '1' }}
         >
             {words}
