@@ -9,6 +9,7 @@ use App\Logbook\Job;
 use App\Logbook\SheetDocument;
 use App\Logbook\StandingOfJob;
 use Ash\Facts\Answered;
+use Ash\Facts\CouldShare;
 use Ash\Facts\Facts;
 use Ash\Isolation\Advice;
 use Ash\Isolation\CauseFound;
@@ -49,6 +50,7 @@ final readonly class FindOfJob
      * @param list<Conditions>                                      $compared  two by two, the least likely to be chance first
      * @param float                                                 $share     of the weights that is this shop's
      * @param ?string                                               $found     the cause that it turned out to be
+     * @param list<CouldShare>                                      $shares    what two parts could both be set to take
      */
     private function __construct(
         public ?LibrarySymptom $symptom,
@@ -64,6 +66,7 @@ final readonly class FindOfJob
         public ?ShopHistory $history,
         public float $share,
         public ?string $found,
+        public array $shares,
     ) {
     }
 
@@ -103,6 +106,7 @@ final readonly class FindOfJob
             $symptom, $made, $saying[$chosen] ?? [], $answered, $runs, SwapsElsewhere::of($job, $runs), $steps,
             ...ConditionCounted::compared($counted), powered: !SheetDocument::closed($job->sheet), history: $history,
             share: $history?->share($plain?->weights() ?? []) ?? 0.0, found: $found?->symptom === $chosen ? $found?->cause : null,
+            shares: $known->all(CouldShare::class),
         );
     }
 
@@ -155,7 +159,7 @@ final readonly class FindOfJob
         $swaps = $this->swaps();
         if ($advice === null && $swaps !== null) {
             foreach (array_slice($swaps->swaps->found()->diagnoses, 0, 3) as $it) {
-                $it->parts === [] || $suspects[] = [implode(' and ', $it->parts), 'in every run that failed', $it->probability, null];
+                $it->parts === [] && $it->pairs === [] || $suspects[] = [$it->words($this->shares), 'in every run that failed', $it->probability, null];
             }
         }
         $next = $advice?->next[0] ?? null;

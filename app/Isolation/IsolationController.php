@@ -12,6 +12,7 @@ use Ash\Document\Node;
 use Ash\Isolation\CauseSeen;
 use Ash\Isolation\Conditions;
 use Ash\Isolation\ConditionTried;
+use Ash\Isolation\Diagnosis;
 use Ash\Isolation\NextRun;
 use Ash\Isolation\SwapFitted;
 use Ash\Isolation\SwapOutcome;
@@ -194,7 +195,7 @@ final readonly class IsolationController
                 return self::run($it, $before === null ? [] : array_values(array_diff($parts, $before)), null);
             }, $record->runs), array_map(static fn (array $it): SwapRunCard => self::run($it[1], [], $it[0]), $find->elsewhere)),
             diagnoses: array_map(
-                static fn ($it): string => ($it->parts === [] ? 'nothing is bad' : implode(' and ', $it->parts)).', '.Cards::percent($it->probability),
+                static fn (Diagnosis $it): string => $it->words($find->shares).', '.Cards::percent($it->probability),
                 array_slice($found->diagnoses, 0, 5),
             ),
             // Nothing that powers the board is advised while a gate is closed.
@@ -216,7 +217,7 @@ final readonly class IsolationController
         $after = static function (NextRun $it, bool $works) use ($record): ?string {
             $best = $record->after($it, $works);
 
-            return $best === null ? null : ($best->parts === [] ? 'nothing is bad' : implode(' and ', $best->parts)).', '.Cards::percent($best->probability);
+            return $best === null ? null : $best->words().', '.Cards::percent($best->probability);
         };
 
         return array_map(static fn (NextRun $it, int $i): SwapNextCard => new SwapNextCard(

@@ -48,7 +48,7 @@ final class ListsTest extends TestCase
             'isolation' => 'test_done cause_found condition_counted swap_run',
             'memory' => 'memory swap soak date_codes',
             'rails' => 'reading',
-            'setup' => 'setting',
+            'setup' => 'setting chain cable reported drive drive_try disk_copied drive_damages drive_proven source_wrong',
             'treatments' => 'treatment treatment_step colour treatment_done',
         ];
         $of = [];
@@ -68,7 +68,7 @@ final class ListsTest extends TestCase
         );
         ksort($open);
         self::assertSame([
-            'clock' => 'Running', 'hazard' => 'urgent Temporary fix undone hazard Undone', 'recheck' => 'Look again', 'repair' => 'urgent To repair',
+            'clock' => 'Running', 'damages' => 'urgent Drive that damages disks', 'hazard' => 'urgent Temporary fix undone hazard Undone', 'recheck' => 'Look again', 'repair' => 'urgent To repair',
             'step' => 'Running treatment_done begun Done', 'waiting' => 'Waiting for arrived waiting Arrived',
         ], array_map(static fn (string $it): string => preg_replace('/ +/', ' ', $it) ?? '', $open));
     }

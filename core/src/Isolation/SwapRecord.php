@@ -71,6 +71,21 @@ final readonly class SwapRecord
         );
         $sometimes = array_filter($runs, static fn (SwapTried $it): bool => $it->outcome === SwapOutcome::Sometimes) !== [];
 
-        return new self(new Swaps($parts, $described, $fitted, $sometimes ? Shows::NOW_AND_THEN : null), $own, $elsewhere);
+        // What failed with nothing in it that was not seen working comes and goes, or is two good parts that do not go together.
+        $together = self::onlyGood($fitted);
+
+        return new self(
+            new Swaps($parts, $described, $fitted, $sometimes || $together ? Shows::NOW_AND_THEN : null, pairs: $together),
+            $own,
+            $elsewhere,
+        );
+    }
+
+    /** @param list<SwapRun> $runs */
+    private static function onlyGood(array $runs): bool
+    {
+        $good = array_merge(...array_map(static fn (SwapRun $it): array => $it->works ? $it->parts : [], $runs));
+
+        return array_filter($runs, static fn (SwapRun $it): bool => !$it->works && array_diff($it->parts, $good) === []) !== [];
     }
 }

@@ -197,7 +197,8 @@ final readonly class Swaps
                 if ($member < count($this->parts)) {
                     $parts[] = $this->parts[$member]->id;
                 } else {
-                    $together[] = array_map(fn (int $part): string => $this->parts[$part]->id, $pairs[$member - count($this->parts)]);
+                    [$one, $other] = $pairs[$member - count($this->parts)];
+                    $together[] = [$this->parts[$one]->id, $this->parts[$other]->id];
                 }
             }
 

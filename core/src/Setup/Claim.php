@@ -48,6 +48,11 @@ final readonly class Claim
         return new self($resource, null, $base, $length, $every ?? 0, $times);
     }
 
+    public function repeats(): bool
+    {
+        return $this->times > 1;
+    }
+
     /** A place by name or by number: 5 and "5" differ. */
     public static function place(Node $node): int|string
     {

@@ -21,8 +21,8 @@ final readonly class SettingSaid implements EntryData, Settled
     /** A setting behind its device, as it is typed. */
     public const EXAMPLE = 'JP3 irq: 1-2 4, 2-3 3*';
     public const LINE = 'setting serial card: JP3 irq: 1-2 4, 2-3 3*';
-    private const MOST = 1_048_576;
-    private const WAYS = 32;
+    public const MOST = 1_048_576;
+    public const WAYS = 32;
 
     /** Ports and bytes of a range of which nobody said how long it is. */
     private const PORTS = 8;
@@ -46,38 +46,74 @@ final readonly class SettingSaid implements EntryData, Settled
 
     public function settled(Node $read): static
     {
-        $read->at('options')->items() !== [] || $read->at('options')->refuse('must list at least one way to stand');
+        self::ways($this->takes, $this->options, $this->length, $read);
         isset($this->options[$this->at]) || $read->at('at')->refuse('is none of the ways to stand');
-        foreach ($read->at('options')->items() as $i => $it) {
-            $value = $this->options[$i]->value;
-            preg_match($this->takes->ranges() ? '/^[0-9a-f]{1,6}$/iD' : '/^\d{1,4}$/D', $value) === 1
-                || $it->at('value')->refuse($this->takes->ranges() ? 'must be a hexadecimal address' : 'must be a whole number');
-        }
-        Node::distinct(array_map(static fn (Node $it): Node => $it->at('value'), $read->at('options')->items()));
-        ($this->length !== null) === $this->takes->ranges() || $read->at('length')->refuse(
-            $this->takes->ranges()
-                ? "say how long: {$this->takes->value}/8 (ports) or {$this->takes->value}/16K"
-                : "is for io and mem, not for {$this->takes->value}",
-        );
 
         return $this;
+    }
+
+    /**
+     * Refuses ways to stand that are none, or twice the same, and a length where there is none.
+     *
+     * @param list<WayToStand> $options
+     * @param Node             $read    the document they stand in, with "options" and "length"
+     */
+    public static function ways(Takes $takes, array $options, ?int $length, Node $read): void
+    {
+        $options !== [] || $read->at('options')->refuse('must list at least one way to stand');
+        foreach ($read->at('options')->items() as $i => $it) {
+            $takes->holds($options[$i]->value) || $it->at('value')->refuse($takes->wants());
+        }
+        Node::distinct(array_map(static fn (Node $it): Node => $it->at('value'), $read->at('options')->items()));
+        ($length !== null) === $takes->ranges() || $read->at('length')->refuse(
+            $takes->ranges() ? "say how long: {$takes->value}/8 (ports) or {$takes->value}/16K" : "is for io and mem, not for {$takes->value}",
+        );
     }
 
     /** "serial card: JP3 irq: 1-2 4, 2-3 3*": the device, the block, what it takes, the ways, a star where it stands. */
     public static function said(string $body, string $line): LineSaid
     {
-        $takes = implode('|', array_column(Takes::cases(), 'value'));
-        if (preg_match("/^(.{1,80}?)\\s*:\\s*(.{1,40}?)\\s+({$takes})(?:\\/(\\d{1,4})(K?))?\\s*:\\s*(.+)$/isu", $body, $m) !== 1) {
+        if (preg_match('/^(.{1,80}?)\s*:\s*(.+)$/su', $body, $m) !== 1 || self::parts($m[2]) === null) {
             return LineSaid::observation($line);
         }
-        [$options, $at] = self::ways($m[6]);
+        [$block, $takes, $options, $length, $at] = self::parts($m[2]);
         $at !== null || throw UnclearLine::write(self::LINE.' (a star where it stands)');
-        $takes = Takes::from(strtolower($m[3]));
-        $length = $m[4] === '' ? self::usual($takes, $options) : (int) $m[4] * ($m[5] === '' ? 1 : 1024);
 
         return new LineSaid(self::KIND, '', (object) ([
-            'device' => trim($m[1]), 'block' => trim($m[2]), 'takes' => $takes->value, 'options' => $options, 'at' => $at,
+            'device' => trim($m[1]), 'block' => $block, 'takes' => $takes->value, 'options' => $options, 'at' => $at,
         ] + ($length === null ? [] : ['length' => $length])));
+    }
+
+    /** A block of a device as it is typed, with a star or without; null when it is not written so. */
+    public static function block(string $device, string $said): ?self
+    {
+        $parts = self::parts($said);
+        if ($parts === null) {
+            return null;
+        }
+        [$block, $takes, $options, $length, $at] = $parts;
+        $ways = array_map(static fn (\stdClass $it): WayToStand => new WayToStand($it->value, $it->pins ?? null), $options);
+
+        return array_filter($ways, static fn (WayToStand $it): bool => !$takes->holds($it->value)) === []
+            ? new self($device, $block, $takes, $ways, $at ?? 0, $length)
+            : null;
+    }
+
+    /**
+     * @return array{string, Takes, list<object{value: string, pins?: string}&\stdClass>, ?int, ?int}|null block, what it takes, ways, length, place of the
+     *                                                                                                     star
+     */
+    private static function parts(string $said): ?array
+    {
+        $takes = implode('|', array_column(Takes::cases(), 'value'));
+        if (preg_match("/^(.{1,40}?)\\s+({$takes})(?:\\/(\\d{1,4})(K?))?\\s*:\\s*(.+)$/isu", trim($said), $m) !== 1) {
+            return null;
+        }
+        [$options, $at] = self::typed($m[5]);
+        $takes = Takes::from(strtolower($m[2]));
+        $length = $m[3] === '' ? self::usual($takes, $options) : (int) $m[3] * ($m[4] === '' ? 1 : 1024);
+
+        return [trim($m[1]), $takes, $options, $length, $at];
     }
 
     /**
@@ -85,7 +121,7 @@ final readonly class SettingSaid implements EntryData, Settled
      *
      * @return array{list<object{value: string, pins?: string}&\stdClass>, ?int}
      */
-    private static function ways(string $said): array
+    private static function typed(string $said): array
     {
         $plain = preg_match('/^[0-9a-f]{1,6}\*?(?:\s+[0-9a-f]{1,6}\*?)+$/iD', trim($said)) === 1;
         $options = [];
@@ -110,18 +146,12 @@ final readonly class SettingSaid implements EntryData, Settled
         if (!$takes->ranges()) {
             return null;
         }
-        $bases = array_map(static fn (object $it): int => self::base($takes, $it->value), $options);
+        $bases = array_map(static fn (object $it): int => $takes->place($it->value), $options);
         sort($bases);
         $gaps = array_filter(array_map(static fn (int $a, int $b): int => $b - $a, array_slice($bases, 0, -1), array_slice($bases, 1)));
         $usual = $takes === Takes::Io ? self::PORTS : self::WINDOW;
 
         return min([...$gaps, $usual]);
-    }
-
-    /** A window is given by its segment (C800), or whole (C8000). */
-    private static function base(Takes $takes, string $value): int
-    {
-        return (int) hexdec(preg_replace('/[^0-9a-f]/i', '', $value) ?? '') * ($takes === Takes::Mem && strlen($value) <= 4 ? 16 : 1);
     }
 
     public function stands(): WayToStand
@@ -135,10 +165,15 @@ final readonly class SettingSaid implements EntryData, Settled
             .($this->length === null ? '' : ', '.($this->takes === Takes::Mem ? intdiv($this->length, 1024).'K' : $this->length).' long');
     }
 
+    public function known(?string $source = null): KnownBlock
+    {
+        return new KnownBlock($this->device, $this->block, $this->takes, $this->options, $this->length, $source);
+    }
+
     /** By which a later word about the same block replaces this one. */
     public function key(): string
     {
-        return mb_strtolower("{$this->device}\0{$this->block}");
+        return SourceWrong::at($this->device, $this->block);
     }
 
     /** @return array<string, mixed> as the search takes it */
@@ -146,9 +181,13 @@ final readonly class SettingSaid implements EntryData, Settled
     {
         return [
             'name' => $this->block, 'at' => $this->stands()->value,
-            'options' => array_map(fn (WayToStand $it): array => ['name' => $it->value, 'claims' => [$this->takes->ranges()
-                ? ['resource' => $this->takes->value, 'base' => self::base($this->takes, $it->value), 'length' => (int) $this->length]
-                : ['resource' => $this->takes->value, 'at' => (int) $it->value]]], $this->options),
+            'options' => array_map(fn (WayToStand $it): array => ['name' => $it->value, 'claims' => match (true) {
+                $this->takes->adds() => [],
+                $this->takes->ranges() => [[
+                    'resource' => $this->takes->value, 'base' => $this->takes->place($it->value), 'length' => (int) $this->length,
+                ]],
+                default => [['resource' => $this->takes->value, 'at' => $this->takes->place($it->value)]],
+            }], $this->options),
         ];
     }
 }

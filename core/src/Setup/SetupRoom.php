@@ -6,14 +6,17 @@ namespace Ash\Setup;
 
 use Ash\Cli\Verb;
 use Ash\Document\Node;
+use Ash\Facts\OpenThing;
 use Ash\Logbook\EntryKind;
 use Ash\Logbook\Findings;
 use Ash\Logbook\LeadingWord;
+use Ash\Logbook\OpenKind;
 use Ash\Logbook\Room;
 use Ash\Logbook\Situation;
 use Ash\Logbook\Stage;
 use Ash\Logbook\Step;
 use Ash\Logbook\Suspect;
+use Ash\Logbook\Urgency;
 
 /** What jumpers, cables, drives and disks bring to the house. */
 final readonly class SetupRoom extends Room
@@ -25,27 +28,105 @@ final readonly class SetupRoom extends Room
 
     public function kinds(): array
     {
-        return [new EntryKind(SettingSaid::KIND, 'setting', SettingSaid::class, attack: 'setup', stage: Stage::Find)];
+        return [
+            new EntryKind(SettingSaid::KIND, 'setting', SettingSaid::class, attack: 'setup', stage: Stage::Find),
+            new EntryKind(ChainSaid::KIND, 'SCSI chain', ChainSaid::class, attack: 'setup', stage: Stage::Find),
+            new EntryKind(CableSaid::KIND, 'floppy cable', CableSaid::class, attack: 'setup', stage: Stage::Find),
+            new EntryKind(Reported::KIND, 'what the machine reports', Reported::class, attack: 'setup', stage: Stage::Find),
+            new EntryKind(DriveSaid::KIND, 'drive', DriveSaid::class, attack: 'setup', stage: Stage::Find),
+            new EntryKind(DriveTried::KIND, 'attempt at a drive', DriveTried::class, attack: 'setup', stage: Stage::Find),
+            new EntryKind(DiskCopied::KIND, 'disk copied', DiskCopied::class, attack: 'setup', stage: Stage::Find),
+            new EntryKind(DriveDamages::KIND, 'drive damages disks', DriveDamages::class, attack: 'setup', stage: Stage::Find),
+            new EntryKind(DriveProven::KIND, 'drive with a scratch disk', DriveProven::class, attack: 'setup', stage: Stage::Find),
+            new EntryKind(SourceWrong::KIND, 'source that is wrong', SourceWrong::class, attack: 'setup', stage: Stage::Find),
+        ];
     }
 
     public function lines(): array
     {
-        return [new LeadingWord(['setting', 'jumper'], SettingSaid::said(...), ['setting' => SettingSaid::LINE])];
+        return [
+            new LeadingWord(['setting', 'jumper'], SettingSaid::said(...), ['setting' => SettingSaid::LINE]),
+            new LeadingWord(['chain'], ChainSaid::said(...), ['chain' => ChainSaid::LINE]),
+            new LeadingWord(['cable'], CableSaid::said(...), ['cable' => CableSaid::LINE]),
+            new LeadingWord(['reports'], Reported::said(...), ['reports' => Reported::LINE]),
+            new LeadingWord(['drive'], DriveSaid::said(...), ['drive' => DriveSaid::LINE]),
+            new LeadingWord(['attempt'], DriveTried::said(...), ['attempt' => DriveTried::LINE]),
+            new LeadingWord(['copied'], DiskCopied::said(...), ['copied' => DiskCopied::LINE]),
+            new LeadingWord(['damages'], DriveDamages::said(...), ['damages' => DriveDamages::LINE]),
+            new LeadingWord(['proven'], DriveProven::said(...), ['proven' => DriveProven::LINE]),
+            new LeadingWord(['wrong'], SourceWrong::said(...), ['wrong' => SourceWrong::LINE]),
+        ];
+    }
+
+    public function openKinds(): array
+    {
+        return [new OpenKind(DriveDamages::OPEN, 'Drive that damages disks', urgent: true)];
+    }
+
+    public function section(): SetupSection
+    {
+        return new SetupSection();
     }
 
     public function findings(Situation $at): Findings
     {
-        $sheet = $at->facts->last(SetupSheet::class);
+        $damages = $at->open(DriveDamages::OPEN);
+        $change = DiskChange::heard((string) $at->symptom);
+
+        return Findings::together([
+            self::ofSheet($at->facts->last(SetupSheet::class)),
+            self::ofDisks($at->facts->last(Disks::class)),
+            new Findings(
+                suspects: $change ? [new Suspect(DiskChange::SUSPECT, 'a disk is seen only when it was in at power-on, or a changed one is not noticed')] : [],
+                steps: [
+                    ...array_map(static fn (OpenThing $it): Step => new Step(
+                        "{$it->text}: clean both heads and let a scratch disk pass, before another disk goes in.",
+                        'it would damage the next one too', 'setup/disks',
+                        Urgency::BeforeLeaving, minutes: 15.0,
+                    ), $damages),
+                    ...($change ? [new Step(DiskChange::STEP, 'the symptom is the classic one of it', 'setup', minutes: 5.0)] : []),
+                ],
+            ),
+        ]);
+    }
+
+    private static function ofSheet(?SetupSheet $sheet): Findings
+    {
         $clashes = $sheet?->clashes() ?? [];
-        $way = $sheet?->firstWay() ?? [];
+        $way = [...($sheet?->firstWay() ?? []), ...($sheet?->moves() ?? [])];
+        $differs = array_values(array_filter($sheet?->seen() ?? [], static fn (Seen $it): bool => !$it->agrees()));
 
         return $sheet === null ? new Findings() : new Findings(
-            known: $clashes === [] ? [count($sheet->settings).' settings written down, nothing clashes'] : [],
-            suspects: array_map(
-                static fn (string $it): Suspect => new Suspect($it, $way === [] ? 'no setting of them keeps them apart' : 'move '.implode(', ', $way)),
-                $clashes,
-            ),
-            steps: $way === [] ? [] : [new Step('Move '.implode(', then ', $way).'.', $clashes[0] ?? '', 'setup', minutes: 5.0 * count($way))],
+            known: $clashes === [] && $sheet->said() > 0 ? [$sheet->words().' written down'.($sheet->said() > 1 ? ', nothing clashes' : '')] : [],
+            suspects: [
+                ...array_map(
+                    static fn (string $it): Suspect => new Suspect($it, $way === [] ? 'no setting of them keeps them apart' : implode(', ', $way)),
+                    $clashes,
+                ),
+                ...array_map(static fn (Seen $it): Suspect => new Suspect(implode('; ', $it->differs), $it->means()), $differs),
+            ],
+            steps: [
+                ...($way === [] ? [] : [new Step(ucfirst(implode(', then ', $way)).'.', $clashes[0] ?? '', 'setup', minutes: 5.0 * count($way))]),
+                ...array_map(
+                    static fn (Seen $it): Step => new Step('Look again: '.$it->because[0].'?', $it->differs[0], 'setup', minutes: 3.0),
+                    array_values(array_filter($differs, static fn (Seen $it): bool => $it->because !== [])),
+                ),
+            ],
+        );
+    }
+
+    private static function ofDisks(?Disks $disks): Findings
+    {
+        $session = $disks?->session();
+
+        return $disks === null ? new Findings() : new Findings(
+            known: [
+                ...($session === null ? [] : [$session]),
+                ...array_map(static fn (DriveTried $it): string => "best way so far, {$it->sentence('')}", $disks->best()),
+            ],
+            steps: array_map(static fn (string $it): Step => new Step(
+                "Image {$it} first, once; then let it rest.", 'a drive that sounds bad is read once, early, then set aside', 'setup/disks',
+            ), $disks->noisy()),
         );
     }
 

@@ -6,37 +6,89 @@ namespace Ash\Setup;
 
 use Ash\Document\Node;
 use Ash\Facts\Answered;
+use Ash\Facts\CouldShare;
 use Ash\Facts\Fact;
 
 /** All numbers of a machine on one page: who holds what, what clashes, and the ways out. */
 final readonly class SetupSheet implements Fact
 {
-    /** @param list<SettingSaid> $settings of each block the last word */
-    private function __construct(public array $settings, public AssignFound $found)
-    {
+    /**
+     * @param list<SettingSaid>       $settings of each block the last word
+     * @param array<string, Reported> $reported of each resource the last word
+     */
+    private function __construct(
+        public array $settings,
+        public AssignFound $found,
+        public ?ChainSaid $chain,
+        public ?CableSaid $cable,
+        public array $reported,
+    ) {
     }
 
-    /** @param list<SettingSaid> $said in time order; null without one */
+    /**
+     * @param list<SettingSaid|ChainSaid|CableSaid|Reported> $said in time order; others are left aside
+     *
+     * @return ?self null when nothing is set down
+     */
     public static function of(array $said): ?self
     {
-        $last = [];
+        $settings = $reported = [];
+        $chain = $cable = null;
         foreach ($said as $it) {
-            $last[$it->key()] = $it;
-        }
-        if ($last === []) {
-            return null;
+            match (true) {
+                $it instanceof SettingSaid => $settings[$it->key()] = $it,
+                $it instanceof ChainSaid => $chain = $it,
+                $it instanceof CableSaid => $cable = $it,
+                default => $reported[$it->takes->value] = $it,
+            };
         }
         $devices = [];
-        foreach ($last as $it) {
+        foreach ($settings as $it) {
             $devices[mb_strtolower($it->device)] ??= ['name' => $it->device, 'settings' => []];
             $devices[mb_strtolower($it->device)]['settings'][] = $it->document();
         }
+        $found = Assign::read(Node::parse(json_encode(['devices' => array_values($devices)], JSON_THROW_ON_ERROR)))->found();
 
-        return new self(array_values($last), Assign::read(Node::parse(json_encode(['devices' => array_values($devices)], JSON_THROW_ON_ERROR)))->found());
+        return $said === [] ? null : new self(array_values($settings), $found, $chain, $cable, $reported);
     }
 
-    /** @return list<string> each clash in words, with both devices */
+    public function words(): string
+    {
+        return $this->said().' '.($this->said() === 1 ? 'setting' : 'settings');
+    }
+
+    /** @return list<Seen> what the machine reports beside what is written down */
+    public function seen(): array
+    {
+        return array_values(array_filter(array_map(fn (Reported $it): ?Seen => Seen::of($this, $it), array_values($this->reported))));
+    }
+
+    /** @return list<Problem> of the chain and of the cable */
+    public function problems(): array
+    {
+        return [...($this->chain?->scsi()->problems() ?? []), ...($this->cable?->floppy()->problems() ?? [])];
+    }
+
+    /** @return list<string> what to do at the chain and at the cable */
+    public function moves(): array
+    {
+        return [...($this->chain?->moves() ?? []), ...($this->cable?->moves() ?? [])];
+    }
+
+    /** How many things were said of which a clash could be seen. */
+    public function said(): int
+    {
+        return count($this->settings) + count($this->chain->chain ?? []) + count($this->cable->drives ?? []);
+    }
+
+    /** @return list<string> each clash in words, with both devices, and what is wrong with the chain and the cable */
     public function clashes(): array
+    {
+        return [...$this->conflicts(), ...array_map(static fn (Problem $it): string => $it->text, $this->problems())];
+    }
+
+    /** @return list<string> */
+    private function conflicts(): array
     {
         return array_map(static function (array $it): string {
             $takes = Takes::from($it['resource']);
@@ -67,7 +119,7 @@ final readonly class SetupSheet implements Fact
     public function firstWay(): array
     {
         return array_map(
-            static fn (array $it): string => "{$it[0]->block} of {$it[0]->device} from {$it[0]->stands()->words()} to {$it[0]->options[$it[1]]->words()}",
+            static fn (array $it): string => "move {$it[0]->block} of {$it[0]->device} from {$it[0]->stands()->words()} to {$it[0]->options[$it[1]]->words()}",
             $this->plans()[0] ?? [],
         );
     }
@@ -77,10 +129,13 @@ final readonly class SetupSheet implements Fact
     {
         $rows = [];
         foreach (Takes::cases() as $takes) {
+            $lengths = [];
             foreach ($this->settings as $it) {
-                if ($it->takes === $takes) {
-                    $rows[] = [$takes, $it->stands()->value.($it->length === null ? '' : sprintf(', %d long', $it->length)), $it->device, $it->block];
-                }
+                $it->length === null || $lengths["{$it->device}\0{$it->block}"] = ", {$it->length} long";
+            }
+            foreach (Holder::all($this, $takes) as $it) {
+                $at = $takes->adds() ? "{$it->place}K" : $takes->written($it->place);
+                $rows[] = [$takes, $at.($lengths["{$it->device}\0{$it->where}"] ?? ''), $it->device, $it->where];
             }
         }
 
@@ -90,12 +145,36 @@ final readonly class SetupSheet implements Fact
     /** @return list<int> places of a resource that nobody holds */
     public function free(Takes $takes): array
     {
-        $held = [];
-        foreach ($this->settings as $it) {
-            $it->takes === $takes && $held[] = (int) $it->stands()->value;
-        }
+        $held = array_map(static fn (Holder $it): int => $it->place, Holder::all($this, $takes));
 
         return $held === [] ? [] : array_values(array_diff($takes->places(), $held));
+    }
+
+    /** @return list<CouldShare> which resources two devices may both claim, whatever they stand on */
+    public function shares(): array
+    {
+        $ways = [];
+        foreach ($this->settings as $it) {
+            if (!$it->takes->adds()) {
+                $ways[$it->device][$it->takes->value] = true;
+            }
+        }
+        foreach (['id' => array_column($this->chain->chain ?? [], 'name'), 'unit' => array_column($this->cable->drives ?? [], 'name')] as $takes => $names) {
+            foreach ($names as $name) {
+                $ways[$name][$takes] = true;
+            }
+        }
+        $shares = [];
+        foreach ($ways as $a => $one) {
+            foreach ($ways as $b => $other) {
+                $both = array_keys(array_intersect_key($one, $other));
+                if (strcmp((string) $a, (string) $b) < 0 && $both !== []) {
+                    $shares[] = new CouldShare((string) $a, (string) $b, array_map(static fn (string $it): string => Takes::from($it)->words(), $both));
+                }
+            }
+        }
+
+        return $shares;
     }
 
     /** @return list<Answered> a clash, or a sheet of two settings and more that is clear */
@@ -105,7 +184,7 @@ final readonly class SetupSheet implements Fact
 
         return match (true) {
             $clashes !== [] => [new Answered('setup', 'conflict', $clashes[0])],
-            count($this->settings) > 1 => [new Answered('setup', 'fine', count($this->settings).' settings were written down and nothing clashes')],
+            $this->said() > 1 => [new Answered('setup', 'fine', $this->said().' settings were written down and nothing clashes')],
             default => [],
         };
     }

@@ -14,6 +14,7 @@ enum Takes: string
     case Id = 'id';
     case Unit = 'unit';
     case Slot = 'slot';
+    case Size = 'size';
 
     public function words(): string
     {
@@ -25,6 +26,7 @@ enum Takes: string
             self::Id => 'bus id',
             self::Unit => 'cable unit',
             self::Slot => 'slot',
+            self::Size => 'memory size',
         };
     }
 
@@ -32,6 +34,44 @@ enum Takes: string
     public function ranges(): bool
     {
         return $this === self::Io || $this === self::Mem;
+    }
+
+    /** It is an amount that adds up, in K, and not a place that one device can take from another. */
+    public function adds(): bool
+    {
+        return $this === self::Size;
+    }
+
+    /** Whether it can be held: an address in hexadecimal, an amount of memory in K, or a whole number. */
+    public function holds(string $value): bool
+    {
+        return preg_match(match (true) {
+            $this->ranges() => '/^[0-9a-f]{1,6}$/iD',
+            $this->adds() => '/^\d{1,7}K$/iD',
+            default => '/^\d{1,4}$/D',
+        }, $value) === 1;
+    }
+
+    public function wants(): string
+    {
+        return match (true) {
+            $this->ranges() => 'must be a hexadecimal address',
+            $this->adds() => 'must be so much memory, as 512K',
+            default => 'must be a whole number',
+        };
+    }
+
+    /** Where it is, or how much: 0330 and 330 are one; a window is given by its segment (C800), or whole (C8000). */
+    public function place(string $value): int
+    {
+        return $this->ranges()
+            ? (int) hexdec(preg_replace('/[^0-9a-f]/i', '', $value) ?? '') * ($this === self::Mem && strlen($value) <= 4 ? 16 : 1)
+            : (int) $value;
+    }
+
+    public function written(int $place): string
+    {
+        return $this->ranges() ? sprintf('%X', $place) : (string) $place;
     }
 
     /**

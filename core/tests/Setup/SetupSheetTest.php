@@ -112,7 +112,7 @@ final class SetupSheetTest extends TestCase
             static fn (array $it): string => "{$it[0]->block} of {$it[0]->device} from {$it[0]->stands()->words()} "
                 ."to {$it[0]->options[$it[1]]->words()}", $plan,
         ), $sheet->plans()));
-        self::assertSame(['JP3 of serial card from 1-2 (4) to 2-3 (3)'], $sheet->firstWay());
+        self::assertSame(['move JP3 of serial card from 1-2 (4) to 2-3 (3)'], $sheet->firstWay());
         self::assertSame(['setup', 'conflict'], [$sheet->answers()[0]->room, $sheet->answers()[0]->finding]);
         self::assertNotContains(4, $sheet->free(Takes::Irq));
         self::assertContains(7, $sheet->free(Takes::Irq));
