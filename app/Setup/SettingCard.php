@@ -12,6 +12,7 @@ final readonly class SettingCard
 {
     /**
      * @param list<SettingWay> $options
+     * @param list<string>     $wrong   what proved wrong about it, here and on other jobs
      */
     public function __construct(
         #[OA\Property]
@@ -30,6 +31,8 @@ final readonly class SettingCard
         public ?int $length,
         #[OA\Property]
         public string $says,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
+        public array $wrong,
     ) {
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Setup;
 
+use App\Bench\ChoiceCard;
 use OpenApi\Attributes as OA;
 
 /** All numbers of a machine on one page. */
@@ -11,11 +12,16 @@ use OpenApi\Attributes as OA;
 final readonly class SetupPage
 {
     /**
-     * @param list<SettingCard> $settings
-     * @param list<SetupHeld>   $held
-     * @param list<string>      $clashes
-     * @param list<SetupPlan>   $plans
-     * @param list<string>      $reasons
+     * @param list<SettingCard>       $settings
+     * @param list<SetupHeld>         $held
+     * @param list<string>            $clashes
+     * @param list<SetupPlan>         $plans
+     * @param list<string>            $reasons
+     * @param list<SeenCard>          $seen
+     * @param list<KnownBlockCard>    $known    of this kind of machine, and not written down here yet
+     * @param list<GenericDeviceCard> $generic
+     * @param list<ChoiceCard>        $takes
+     * @param list<string>            $moves    at the chain and at the cable
      */
     public function __construct(
         #[OA\Property]
@@ -38,6 +44,22 @@ final readonly class SetupPage
         public array $reasons,
         #[OA\Property]
         public string $example,
+        #[OA\Property]
+        public ?CableCard $chain,
+        #[OA\Property]
+        public ?CableCard $cable,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: SeenCard::class))]
+        public array $seen,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: KnownBlockCard::class))]
+        public array $known,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: GenericDeviceCard::class))]
+        public array $generic,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChoiceCard::class))]
+        public array $takes,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
+        public array $moves,
+        #[OA\Property(description: 'things were said that could clash, and none does')]
+        public bool $clear,
     ) {
     }
 }

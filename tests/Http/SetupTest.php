@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
+use App\Logbook\Job;
+
 /** The setup sheet of a job: said in lines, clashing, moved, and telling the library what it found. */
 final class SetupTest extends TestCase
 {
@@ -36,5 +38,104 @@ final class SetupTest extends TestCase
             $this->add($job, ['kind' => 'setting', 'data' => ['device' => 'x', 'block' => 'J', 'takes' => 'io', 'at' => 0, 'options' => [['value' => '3F8']]]]),
             '/data/length',
         );
+    }
+
+    public function test_cables_and_reports_are_drawn_and_explained(): void
+    {
+        $job = $this->job();
+        $page = fn (): \Illuminate\Testing\TestResponse => $this->getJson("/api/jobs/{$job->id}/setup")->assertOk();
+        $page()->assertJsonPath('chain', null)->assertJsonPath('cable', null)->assertJsonPath('seen', [])->assertJsonPath('clear', false);
+        $this->line($job, 'chain host 7 terminated, disc 1 0 terminated, scanner 0');
+        $it = $page()->assertJsonPath('chain.devices.2.wrong', true)->assertJsonPath('chain.devices.0.marks', 'host, terminated')
+            ->assertJsonPath('chain.moves', ['set scanner to id 1 (it stands on 0)', 'take the terminators off disc 1', 'terminate scanner'])
+            ->assertJsonPath('clashes.0', 'id 0 is held by disc 1 and scanner');
+        $this->add($job, ['kind' => 'chain', 'data' => ['bus' => new \stdClass()] + (array) $it->json('chain.mended')])->assertCreated();
+        $page()->assertJsonPath('chain.problems', [])->assertJsonPath('clear', true)->assertJsonPath('held.0.held.2', '1: scanner (its id)');
+        $this->line($job, 'reports id: 0, 4');
+        $page()->assertJsonPath('seen.0.means', 'it would be explained if its id of scanner stands on 4, not on 1');
+        $sheet = (array) $this->getJson("/api/jobs/{$job->id}")->json('sheet');
+        self::assertContains('Look again: its id of scanner stands on 4, not on 1?', array_column([$sheet['next'], ...(array) $sheet['then']], 'text'));
+        $this->line($job, 'cable 2 units change: near 1, far 1 twist ready');
+        $page()->assertJsonPath('cable.devices.2.twist', true)->assertJsonPath('cable.devices.2.stands', 'unit 0, select 1')
+            ->assertJsonPath('cable.devices.1.twist', false)->assertJsonPath('cable.devices.0.marks', 'waits for change');
+        self::assertRefused($this->add($job, ['kind' => 'chain', 'data' => ['bus' => new \stdClass(), 'chain' => []]]), '/data/chain');
+    }
+
+    public function test_what_was_looked_at_is_known_of_the_next_machine_of_its_kind_and_what_proved_wrong_is_said_there(): void
+    {
+        $job = $this->job();
+        $this->line($job, 'setting serial card: JP3 irq: 1-2 4*, 2-3 3');
+        $this->line($job, 'wrong serial card JP3: the leaflet says 1-2 is 3; it is 4');
+        $number = sprintf('J-%04d', $job->number);
+        $this->getJson("/api/jobs/{$job->id}/setup")->assertOk()->assertJsonPath('settings.0.wrong', ["the leaflet says 1-2 is 3; it is 4 ({$number})"])
+            ->assertJsonPath('known', []);
+        $other = $this->job();
+        $this->getJson("/api/jobs/{$other->id}/setup")->assertOk()->assertJsonPath('settings', [])
+            ->assertJsonPath('known.0.line', 'JP3 irq: 1-2 4, 2-3 3')->assertJsonPath('known.0.wrong.0', "the leaflet says 1-2 is 3; it is 4 ({$number})")
+            ->assertJsonPath('generic.0.name', 'serial card')->assertJsonPath('generic.0.blocks.0.options.0.value', '4');
+        // Withdrawn, it is said no more.
+        $wrong = $this->line($job, 'wrong serial card JP3: the box says 5; it is 4');
+        $this->add($job, ['kind' => 'withdrawn', 'corrects' => $wrong, 'text' => 'misread'])->assertCreated();
+        $this->getJson("/api/jobs/{$job->id}/setup")->assertJsonCount(1, 'settings.0.wrong');
+    }
+
+    public function test_a_drive_that_damages_disks_takes_no_more_until_it_is_proven(): void
+    {
+        $job = $this->job();
+        $copy = fn (Job $on, string $drive, string $disk): \Illuminate\Testing\TestResponse => $this->add($on, [
+            'kind' => 'disk_copied', 'data' => ['disk' => $disk, 'image' => "{$disk}.img", 'drive' => $drive, 'tries' => 1, 'bad' => 0],
+        ]);
+        $copy($job, 'Drive A', 'one')->assertCreated();
+        $this->line($job, 'damages drive A: a ring');
+        self::assertRefused($copy($job, 'drive a', 'two'), '/data/drive');
+        $page = fn (): \Illuminate\Testing\TestResponse => $this->getJson("/api/jobs/{$job->id}/disks")->assertOk();
+        $page()->assertJsonPath('damaging.0.drive', 'drive A')->assertJsonPath('session', '1 disk copied, 1 whole, 0 with bad sectors, 0 set aside; '
+            .'1 since the drive was last cleaned');
+        $copy($job, 'drive B', 'two')->assertCreated();
+        $other = $this->job();
+        $copy($other, 'drive A', 'three')->assertCreated();
+        // It did not pass: it stays shut.
+        $this->line($job, 'proven drive A: cleaned, scratched it too');
+        self::assertRefused($copy($job, 'drive A', 'four'), '/data/drive');
+        $this->line($job, 'proven drive A: cleaned, passed');
+        $copy($job, 'drive A', 'four')->assertCreated();
+        self::assertRefused($this->add($job, ['kind' => 'drive_proven', 'data' => ['drive' => 'drive A', 'cleaned' => true, 'passed' => true]]), '/data/drive');
+        // One of the bench is shut on every job, and one that was meant by mistake is open again.
+        $said = $this->line($job, 'damages drive C of the bench: it eats them');
+        self::assertRefused($copy($other, 'drive C', 'five'), '/data/drive');
+        $this->add($job, ['kind' => 'withdrawn', 'corrects' => $said, 'text' => 'it was the disk'])->assertCreated();
+        $copy($other, 'drive C', 'five')->assertCreated();
+        $this->line($job, 'copied six: six.img in drive B, 3 tries, 2 bad, cleaned, aside');
+        $page()->assertJsonPath('session', '4 disks copied, 3 whole, 1 with bad sectors, 1 set aside; 1 since the drive was last cleaned')
+            ->assertJsonPath('copies.3.bad', 2)->assertJsonPath('damaging', []);
+    }
+
+    public function test_attempts_at_a_drive_stand_side_by_side(): void
+    {
+        $job = $this->job();
+        $this->getJson("/api/jobs/{$job->id}/disks")->assertOk()->assertJsonPath('drives', [])->assertJsonPath('session', null);
+        foreach (['drive disc 1: 615/4/17 sold as 20 MB', 'attempt disc 1: adapter, nothing', 'attempt disc 1: own controller, works, 20.1 MB, 180 kB/s, 3 bad',
+            'attempt disc 1: turned over, works, 20.1 MB, 90 kB/s, 0 bad', 'attempt disc 2: cold, sounds bad'] as $line) {
+            $this->line($job, $line);
+        }
+        $this->getJson("/api/jobs/{$job->id}/disks")->assertOk()->assertJsonPath('drives.0.name', 'disc 1')
+            ->assertJsonPath('drives.0.reasons.0', '615 cylinders, 4 heads and 17 sectors are 21.4 MB, or 20.4 MiB')
+            ->assertJsonPath('drives.0.tries.2.best', true)->assertJsonPath('drives.0.tries.1.best', false)->assertJsonPath('drives.0.tries.1.bad', 3)
+            ->assertJsonPath('drives.1.says', null)->assertJsonPath('drives.1.tries.0.outcome_words', 'works and sounds bad');
+        $sheet = (array) $this->getJson("/api/jobs/{$job->id}")->json('sheet');
+        self::assertContains('Image disc 2 first, once; then let it rest.', array_column([$sheet['next'], ...(array) $sheet['then']], 'text'));
+    }
+
+    /** Two good cards that fail only together: the swap model names the pair, the sheet what they could share. */
+    public function test_a_pair_of_good_parts_is_named_with_what_it_could_share(): void
+    {
+        $job = $this->job();
+        foreach (['setting sound card: JP1 irq: 5*, 7', 'setting network card: JP1 irq: 3*, 5', 'tried board as board, sound card as card: works',
+            'tried board as board, network card as card: works', 'tried board as board, sound card as card, network card as card: fails'] as $line) {
+            $this->line($job, $line);
+        }
+        $found = $this->getJson("/api/jobs/{$job->id}/isolation")->assertOk()->json('swaps.diagnoses');
+        self::assertIsArray($found);
+        self::assertMatchesRegularExpression('/(sound card with network card|network card with sound card) \(both can be set to take interrupt\)/', (string) $found[0]);
     }
 }

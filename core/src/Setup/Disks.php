@@ -6,31 +6,29 @@ namespace Ash\Setup;
 
 use Ash\Facts\Fact;
 
-/** Drives of a job, the ways in which they were tried, and the disks that were copied on it. */
+/** Drives of a job and the ways in which they were tried. */
 final readonly class Disks implements Fact
 {
     /**
      * @param array<string, DriveSaid>        $drives by name in small letters, of each the last word
      * @param array<string, list<DriveTried>> $tries  by drive, in time order
-     * @param list<DiskCopied>                $copies in time order
      */
-    private function __construct(public array $drives, public array $tries, public array $copies)
+    private function __construct(public array $drives, public array $tries)
     {
     }
 
-    /** @param list<DriveSaid|DriveTried|DiskCopied> $said in time order */
+    /** @param list<DriveSaid|DriveTried> $said in time order */
     public static function of(array $said): ?self
     {
-        $drives = $tries = $copies = [];
+        $drives = $tries = [];
         foreach ($said as $it) {
             match (true) {
                 $it instanceof DriveSaid => $drives[mb_strtolower($it->name)] = $it,
-                $it instanceof DriveTried => $tries[mb_strtolower($it->drive)][] = $it,
-                default => $copies[] = $it,
+                default => $tries[mb_strtolower($it->drive)][] = $it,
             };
         }
 
-        return $said === [] ? null : new self($drives, $tries, $copies);
+        return $said === [] ? null : new self($drives, $tries);
     }
 
     /** @return list<DriveTried> of each drive the way that worked and reads most, then fastest; of those that work at all */
@@ -46,7 +44,7 @@ final readonly class Disks implements Fact
         return $best;
     }
 
-    /** @return list<string> drives that were heard to sound bad in their last attempt, and that nothing was copied in since */
+    /** @return list<string> drives that were heard to sound bad in their last attempt */
     public function noisy(): array
     {
         $noisy = [];
@@ -58,20 +56,10 @@ final readonly class Disks implements Fact
         return $noisy;
     }
 
-    /** How the copying went, in a line; null without a copy. */
-    public function session(): ?string
+    /** How the copying of a session went, in a line; null without a copy. */
+    public static function session(int $copied, int $bad, int $aside, int $since): ?string
     {
-        if ($this->copies === []) {
-            return null;
-        }
-        $bad = count(array_filter($this->copies, static fn (DiskCopied $it): bool => $it->bad > 0));
-        $aside = count(array_filter($this->copies, static fn (DiskCopied $it): bool => $it->aside === true));
-        $since = 0;
-        foreach ($this->copies as $it) {
-            $since = $it->cleaned === true ? 1 : $since + 1;
-        }
-
-        return count($this->copies).' '.(count($this->copies) === 1 ? 'disk' : 'disks').' copied, '.(count($this->copies) - $bad).' whole, '
+        return $copied === 0 ? null : "{$copied} ".($copied === 1 ? 'disk' : 'disks').' copied, '.($copied - $bad).' whole, '
             ."{$bad} with bad sectors, {$aside} set aside; {$since} since the drive was last cleaned";
     }
 }

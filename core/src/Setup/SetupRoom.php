@@ -81,7 +81,7 @@ final readonly class SetupRoom extends Room
                 steps: [
                     ...array_map(static fn (OpenThing $it): Step => new Step(
                         "{$it->text}: clean both heads and let a scratch disk pass, before another disk goes in.",
-                        'it would damage the next one too', 'setup/disks',
+                        'it would damage the next one too', 'disks',
                         Urgency::BeforeLeaving, minutes: 15.0,
                     ), $damages),
                     ...($change ? [new Step(DiskChange::STEP, 'the symptom is the classic one of it', 'setup', minutes: 5.0)] : []),
@@ -117,15 +117,10 @@ final readonly class SetupRoom extends Room
 
     private static function ofDisks(?Disks $disks): Findings
     {
-        $session = $disks?->session();
-
         return $disks === null ? new Findings() : new Findings(
-            known: [
-                ...($session === null ? [] : [$session]),
-                ...array_map(static fn (DriveTried $it): string => "best way so far, {$it->sentence('')}", $disks->best()),
-            ],
+            known: array_map(static fn (DriveTried $it): string => "best way so far, {$it->sentence('')}", $disks->best()),
             steps: array_map(static fn (string $it): Step => new Step(
-                "Image {$it} first, once; then let it rest.", 'a drive that sounds bad is read once, early, then set aside', 'setup/disks',
+                "Image {$it} first, once; then let it rest.", 'a drive that sounds bad is read once, early, then set aside', 'disks',
             ), $disks->noisy()),
         );
     }

@@ -404,6 +404,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/jobs/{job}/disks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showDisks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/jobs/{job}/entries": {
         parameters: {
             query?: never;
@@ -1758,6 +1774,15 @@ export interface components {
             place: string;
             serial: string | null;
         };
+        /** @description A chain or a cable as it was written down: what hangs on it, what is wrong with it, what mends it. */
+        CableCard: {
+            devices: components["schemas"]["HangingCard"][];
+            /** @description the data of the entry after the moves */
+            mended: components["schemas"]["AnyDocument"];
+            moves: string[];
+            problems: string[];
+            says: string;
+        };
         /** @description A calendar's address, shown once. */
         CalendarCard: {
             url: string;
@@ -2010,6 +2035,12 @@ export interface components {
             percent: string;
             words: string;
         };
+        /** @description A drive that damages disks. */
+        DamagingCard: {
+            drive: string;
+            entry_id: string;
+            words: string;
+        };
         /** @description of an entry "action", as it is handed in */
         DataAction: Record<string, never>;
         /** @description of an entry "arrived", as it is handed in */
@@ -2043,6 +2074,22 @@ export interface components {
             place?: string;
             /** @description ULID */
             to?: string;
+        };
+        /** @description of an entry "floppy cable", as it is handed in */
+        DataCable: {
+            drives: {
+                behind_twist: boolean;
+                name: string;
+                /** @enum {string} */
+                pin34?: "ready" | "change";
+                select: number;
+                terminated?: boolean;
+            }[];
+            host: {
+                /** @enum {string} */
+                pin34?: "ready" | "change";
+                units: number;
+            };
         };
         /** @description of an entry "capacitor", as it is handed in */
         DataCapacitor: {
@@ -2105,6 +2152,23 @@ export interface components {
         DataCauseFound: {
             cause: string;
             symptom: string;
+        };
+        /** @description of an entry "SCSI chain", as it is handed in */
+        DataChain: {
+            bus: {
+                boots_from?: number[];
+                /** @enum {string} */
+                kind?: "single_ended" | "differential";
+                length_m?: number;
+                wide?: boolean;
+            };
+            chain: {
+                boot?: boolean;
+                host?: boolean;
+                id: number;
+                name: string;
+                terminated: boolean;
+            }[];
         };
         /** @description of an entry "clock set", as it is handed in */
         DataClock: {
@@ -2193,6 +2257,46 @@ export interface components {
             policy?: "replace_bad" | "replace_kind";
             rail?: string;
             reason: string;
+        };
+        /** @description of an entry "disk copied", as it is handed in */
+        DataDiskCopied: {
+            aside?: boolean;
+            bad: number;
+            cleaned?: boolean;
+            disk: string;
+            drive: string;
+            image: string;
+            tries: number;
+        };
+        /** @description of an entry "drive", as it is handed in */
+        DataDrive: {
+            bytes_per_sector?: number;
+            cylinders: number;
+            heads: number;
+            label_mb?: number;
+            name: string;
+            sectors: number;
+        };
+        /** @description of an entry "drive damages disks", as it is handed in */
+        DataDriveDamages: {
+            drive: string;
+            ours?: boolean;
+        };
+        /** @description of an entry "drive with a scratch disk", as it is handed in */
+        DataDriveProven: {
+            cleaned: boolean;
+            drive: string;
+            passed: boolean;
+        };
+        /** @description of an entry "attempt at a drive", as it is handed in */
+        DataDriveTry: {
+            bad?: number;
+            drive: string;
+            kb_s?: number;
+            mb?: number;
+            /** @enum {string} */
+            outcome: "works" | "partly" | "noisy" | "nothing";
+            way: string;
         };
         /** @description of an entry "gate passed", as it is handed in */
         DataGate: {
@@ -2327,6 +2431,12 @@ export interface components {
         };
         /** @description of an entry "reopened", as it is handed in */
         DataReopened: Record<string, never>;
+        /** @description of an entry "what the machine reports", as it is handed in */
+        DataReported: {
+            seen: string[];
+            /** @enum {string} */
+            takes: "irq" | "dma" | "io" | "mem" | "id" | "unit" | "slot" | "size";
+        };
         /** @description of an entry "rework", as it is handed in */
         DataRework: {
             cap: string;
@@ -2354,7 +2464,7 @@ export interface components {
                 value: string;
             }[];
             /** @enum {string} */
-            takes: "irq" | "dma" | "io" | "mem" | "id" | "unit" | "slot";
+            takes: "irq" | "dma" | "io" | "mem" | "id" | "unit" | "slot" | "size";
         };
         /** @description of an entry "soak", as it is handed in */
         DataSoak: {
@@ -2372,6 +2482,13 @@ export interface components {
             /** @description ULID */
             source?: string;
             target_rate?: number;
+        };
+        /** @description of an entry "source that is wrong", as it is handed in */
+        DataSourceWrong: {
+            block: string;
+            device: string;
+            is: string;
+            says: string;
         };
         /** @description of an entry "stage", as it is handed in */
         DataStage: {
@@ -2501,6 +2618,43 @@ export interface components {
             /** @description preferred series that has the value; null when it is none */
             series: string | null;
         };
+        /** @description A disk that was copied. */
+        DiskCopyCard: {
+            aside: boolean;
+            at: string;
+            bad: number;
+            cleaned: boolean;
+            disk: string;
+            drive: string;
+            entry_id: string;
+            image: string;
+            tries: number;
+        };
+        /** @description A format that is commonly met, as the sums take it. */
+        DiskFormatCard: {
+            bytes: number;
+            encoding: string;
+            sectors: number;
+            sides: number;
+            size: string;
+            tracks: number;
+            words: string;
+        };
+        /** @description Drives, their attempts, and the disks that were copied. */
+        DisksPage: {
+            copies: components["schemas"]["DiskCopyCard"][];
+            damaging: components["schemas"]["DamagingCard"][];
+            /** @description rows of the table of fixed disks that this kind of machine has */
+            drive_types: number;
+            drives: components["schemas"]["DriveCard"][];
+            formats: components["schemas"]["DiskFormatCard"][];
+            job_id: string;
+            job_label: string;
+            job_title: string;
+            open: boolean;
+            outcomes: components["schemas"]["ChoiceCard"][];
+            session: string | null;
+        };
         DistanceBody: {
             known_mm: number;
             taps: {
@@ -2513,16 +2667,35 @@ export interface components {
             mm: number;
             says: string;
         };
+        /** @description A drive with what its label says and how it was tried. */
+        DriveCard: {
+            name: string;
+            reasons: string[];
+            says: string | null;
+            tries: components["schemas"]["DriveTryCard"][];
+        };
+        /** @description An attempt at a drive. */
+        DriveTryCard: {
+            at: string;
+            bad: number | null;
+            best: boolean;
+            entry_id: string;
+            kb_s: string | null;
+            mb: string | null;
+            outcome: string;
+            outcome_words: string;
+            way: string;
+        };
         EntryBody: {
             /** Format: date-time */
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"] | components["schemas"]["DataSetting"] | components["schemas"]["DataTreatment"] | components["schemas"]["DataTreatmentStep"] | components["schemas"]["DataRuns"] | components["schemas"]["DataColour"] | components["schemas"]["DataTreatmentDone"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"] | components["schemas"]["DataSetting"] | components["schemas"]["DataChain"] | components["schemas"]["DataCable"] | components["schemas"]["DataReported"] | components["schemas"]["DataDrive"] | components["schemas"]["DataDriveTry"] | components["schemas"]["DataDiskCopied"] | components["schemas"]["DataDriveDamages"] | components["schemas"]["DataDriveProven"] | components["schemas"]["DataSourceWrong"] | components["schemas"]["DataTreatment"] | components["schemas"]["DataTreatmentStep"] | components["schemas"]["DataRuns"] | components["schemas"]["DataColour"] | components["schemas"]["DataTreatmentDone"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run" | "setting" | "treatment" | "treatment_step" | "runs" | "colour" | "treatment_done";
+            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run" | "setting" | "chain" | "cable" | "reported" | "drive" | "drive_try" | "disk_copied" | "drive_damages" | "drive_proven" | "source_wrong" | "treatment" | "treatment_step" | "runs" | "colour" | "treatment_done";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -2560,9 +2733,11 @@ export interface components {
             arrived: components["schemas"]["DataArrived"];
             battery: components["schemas"]["DataBattery"];
             board_moved: components["schemas"]["DataBoardMoved"];
+            cable: components["schemas"]["DataCable"];
             cap_reading: components["schemas"]["DataCapReading"];
             capacitor: components["schemas"]["DataCapacitor"];
             cause_found: components["schemas"]["DataCauseFound"];
+            chain: components["schemas"]["DataChain"];
             clock: components["schemas"]["DataClock"];
             clock_kind: components["schemas"]["DataClockKind"];
             clock_read: components["schemas"]["DataClockRead"];
@@ -2572,6 +2747,11 @@ export interface components {
             continuity: components["schemas"]["DataContinuity"];
             date_codes: components["schemas"]["DataDateCodes"];
             decision: components["schemas"]["DataDecision"];
+            disk_copied: components["schemas"]["DataDiskCopied"];
+            drive: components["schemas"]["DataDrive"];
+            drive_damages: components["schemas"]["DataDriveDamages"];
+            drive_proven: components["schemas"]["DataDriveProven"];
+            drive_try: components["schemas"]["DataDriveTry"];
             gate: components["schemas"]["DataGate"];
             good_board: components["schemas"]["DataGoodBoard"];
             hazard: components["schemas"]["DataHazard"];
@@ -2589,10 +2769,12 @@ export interface components {
             reading: components["schemas"]["DataReading"];
             rebuilt: components["schemas"]["DataRebuilt"];
             reopened: components["schemas"]["DataReopened"];
+            reported: components["schemas"]["DataReported"];
             rework: components["schemas"]["DataRework"];
             runs: components["schemas"]["DataRuns"];
             setting: components["schemas"]["DataSetting"];
             soak: components["schemas"]["DataSoak"];
+            source_wrong: components["schemas"]["DataSourceWrong"];
             stage: components["schemas"]["DataStage"];
             strip: components["schemas"]["DataStrip"];
             survey: components["schemas"]["DataSurvey"];
@@ -2764,6 +2946,13 @@ export interface components {
             why: string[];
             words: string;
         };
+        /** @description A device as its age commonly made it. */
+        GenericDeviceCard: {
+            blocks: components["schemas"]["KnownBlockCard"][];
+            name: string;
+            source: string;
+            what: string;
+        };
         /** @description A step of the hands in the plan of the bench. */
         HandsStepCard: {
             /** Format: date-time */
@@ -2777,6 +2966,16 @@ export interface components {
             /** @description it may begin at once */
             now: boolean;
             text: string;
+        };
+        /** @description A device on a cable, in the order in which they hang. */
+        HangingCard: {
+            ends: boolean;
+            host: boolean;
+            marks: string;
+            name: string;
+            stands: string;
+            twist: boolean;
+            wrong: boolean;
         };
         /** @description What cured a symptom before, and which parts of a kind fail most. */
         HistoryPage: {
@@ -2910,6 +3109,18 @@ export interface components {
             note: string | null;
             sha256: string;
             what: string;
+        };
+        /** @description A setting that a device has, wherever it stands. */
+        KnownBlockCard: {
+            block: string;
+            device: string;
+            length: number | null;
+            line: string;
+            options: components["schemas"]["SettingWay"][];
+            source: string | null;
+            takes: string;
+            takes_words: string;
+            wrong: string[];
         };
         /** @description A label for a board, an original or a bag. */
         LabelCard: {
@@ -3699,6 +3910,13 @@ export interface components {
             /** @description all entries are in it; false for some minutes after a large import */
             whole: boolean;
         };
+        /** @description What a machine reports beside what is written down of it. */
+        SeenCard: {
+            agrees: boolean;
+            differs: string[];
+            means: string;
+            says: string;
+        };
         SerialPortBody: {
             active?: boolean;
             /** @description loopback or private IP address */
@@ -3748,6 +3966,7 @@ export interface components {
             says: string;
             takes: string;
             takes_words: string;
+            wrong: string[];
         };
         /** @description A setting that goes from one way to another. */
         SettingMove: {
@@ -3769,16 +3988,25 @@ export interface components {
         };
         /** @description All numbers of a machine on one page. */
         SetupPage: {
+            cable: components["schemas"]["CableCard"] | null;
+            chain: components["schemas"]["CableCard"] | null;
             clashes: string[];
+            /** @description things were said that could clash, and none does */
+            clear: boolean;
             example: string;
+            generic: components["schemas"]["GenericDeviceCard"][];
             held: components["schemas"]["SetupHeld"][];
             job_id: string;
             job_label: string;
             job_title: string;
+            known: components["schemas"]["KnownBlockCard"][];
+            moves: string[];
             open: boolean;
             plans: components["schemas"]["SetupPlan"][];
             reasons: string[];
+            seen: components["schemas"]["SeenCard"][];
             settings: components["schemas"]["SettingCard"][];
+            takes: components["schemas"]["ChoiceCard"][];
         };
         /** @description A way out with the fewest moves. */
         SetupPlan: {
@@ -5255,6 +5483,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CorrosionPage"];
+                };
+            };
+        };
+    };
+    showDisks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description drives, attempts, copies */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DisksPage"];
                 };
             };
         };

@@ -4,16 +4,17 @@ import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
 import { record, type Sent } from '../../api/outbox';
 import { useLive } from '../../bench/live';
+import { Say } from '../../bench/say';
 import { Button, Field, Notice, Part } from '../../ui/controls';
 import { KeyHelp } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { Block } from './block';
-import { Chain } from './chain';
-import { Drive } from './drive';
+import { Hanging } from './hanging';
+import { KnownBlocks, Wrong } from './known';
+import { stands } from './stands';
 
 type SetupPage = Schemas['SetupPage'];
-type Setting = Schemas['SettingCard'];
 
 /** All numbers of a machine on one page: what is set where, what clashes, and the fewest moves that keep all apart. */
 export function Setup() {
@@ -24,19 +25,6 @@ export function Setup() {
     });
     return <Loaded query={page}>{(it) => <Sheet page={it} />}</Loaded>;
 }
-
-/** A setting as it stands now, or after a move. */
-const stands = (it: Setting, at: number) => ({
-    kind: 'setting' as const,
-    data: {
-        device: it.device,
-        block: it.block,
-        takes: it.takes as Schemas['DataSetting']['takes'],
-        options: it.options.map(({ value, pins }) => (pins === null ? { value } : { value, pins })),
-        at,
-        ...(it.length === null ? {} : { length: it.length }),
-    },
-});
 
 function Sheet({ page }: { page: SetupPage }) {
     useLive(page.job_id);
@@ -68,8 +56,8 @@ function Sheet({ page }: { page: SetupPage }) {
                     </ul>
                 </Notice>
             )}
-            {page.settings.length > 0 && page.clashes.length === 0 && <Notice tone="good">Nothing clashes.</Notice>}
-            {page.clashes.length > 0 && <p>{page.reasons.join('; ')}.</p>}
+            {page.clear && <Notice tone="good">Nothing clashes.</Notice>}
+            {page.plans.length > 0 && <p>{page.reasons.join('; ')}.</p>}
             {page.plans.map((plan, i) => (
                 <Plan key={i} plan={plan} number={i + 1} job={page.job_id} may={may} />
             ))}
@@ -94,14 +82,76 @@ function Sheet({ page }: { page: SetupPage }) {
                 <Part key={device} title={device}>
                     <div className="flex flex-wrap gap-6">
                         {settings.map((it) => (
-                            <Block key={it.block} setting={it} />
+                            <div key={it.block}>
+                                <Block setting={it} />
+                                <Wrong words={it.wrong} />
+                            </div>
                         ))}
                     </div>
                 </Part>
             ))}
-            <Chain />
-            <Drive />
+            <Hanging
+                title="SCSI chain"
+                kind="chain"
+                cable={page.chain}
+                job={page.job_id}
+                may={may}
+                label="In cable order: name, id, and terminated, host or boot where it is so"
+                example="host 7 terminated, disc 1 0, scanner 3 terminated"
+            />
+            <Hanging
+                title="Floppy cable"
+                kind="cable"
+                cable={page.cable}
+                job={page.job_id}
+                may={may}
+                label="Units the machine knows (ready or change): drives along the cable with select; twist, terminated, ready, change"
+                example="2 units change: near 1, far 1 twist terminated change"
+            />
+            <Reports page={page} may={may} />
+            {may && <KnownBlocks page={page} />}
+            {may && (
+                <Say
+                    job={page.job_id}
+                    title="A source that is wrong"
+                    word="wrong "
+                    label="The device and its block: what is written; what is so"
+                    example="serial card JP3: the leaflet says 1-2 is 4; it is 3"
+                />
+            )}
         </Page>
+    );
+}
+
+/** What the machine says of itself, beside what is written down of it. */
+function Reports({ page, may }: { page: SetupPage; may: boolean }) {
+    return (
+        <>
+            {page.seen.length > 0 && (
+                <Part title="What the machine reports">
+                    <ul className="flex flex-col gap-2">
+                        {page.seen.map((it) => (
+                            <li key={it.says}>
+                                <Notice tone={it.agrees ? 'good' : 'bad'}>
+                                    <p>{it.says}</p>
+                                    {it.agrees ? <p>That is what is written down.</p> : it.differs.map((one) => <p key={one}>{one}</p>)}
+                                    {it.means !== '' && <p className="font-bold">{it.means}</p>}
+                                </Notice>
+                            </li>
+                        ))}
+                    </ul>
+                </Part>
+            )}
+            {may && (
+                <Say
+                    job={page.job_id}
+                    title="It reports at its start"
+                    word="reports "
+                    label={`One of ${page.takes.map((it) => it.value).join(', ')}; then what is seen`}
+                    example="id: 0, 2, 7"
+                />
+            )}
+        </>
     );
 }
 
