@@ -120,7 +120,7 @@ export function LettersThatComeOut() {
             </div>
             {sums.problem !== null && <Notice tone="bad">{sums.problem}</Notice>}
             {found !== undefined && (
-                <ul className="mt-2 flex flex-wrap gap-x-6" role="status">
+                <ul className="mt-2 flex flex-wrap gap-x-6" aria-label="Letters">
                     {found.letters.map((it) => (
                         <li key={it.letter}>
                             <span className="text-xl font-bold">{it.letter}</span> {it.what}
