@@ -15,6 +15,7 @@ use Ash\Document\InvalidDocument;
 use Ash\Facts\Facts;
 use Ash\Logbook\EntryData;
 use Ash\Logbook\Profile;
+use Ash\Setup\AssignFound;
 use Ash\Setup\CableSaid;
 use Ash\Setup\ChainSaid;
 use Ash\Setup\DiskCopied;
@@ -27,6 +28,7 @@ use Ash\Setup\Reported;
 use Ash\Setup\SettingSaid;
 use Ash\Setup\SetupSheet;
 use Ash\Setup\SourceWrong;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 
@@ -35,6 +37,7 @@ final class SetupRoom extends Room
 {
     private const SHEET = [SettingSaid::KIND, ChainSaid::KIND, CableSaid::KIND, Reported::KIND];
     private const DRIVES = [DriveSaid::KIND, DriveTried::KIND];
+    private const REMEMBERED_S = 86_400;
     private const TIME = 'Y-m-d H:i:s.v';
 
     public function name(): string
@@ -56,7 +59,7 @@ final class SetupRoom extends Room
     public function complete(EntryData $data, Taking $at): EntryData
     {
         if ($data instanceof DiskCopied && DamagingDrives::open($data->drive, $at->job->id) !== []) {
-            throw InvalidDocument::at('/data/drive', DriveDamages::refuses($data->drive));
+            throw InvalidDocument::forbidden('/data/drive', DriveDamages::refuses($data->drive));
         }
         if ($data instanceof DriveProven && DamagingDrives::open($data->drive, $at->job->id) === []) {
             throw InvalidDocument::at('/data/drive', 'is not known to damage disks');
@@ -107,28 +110,36 @@ final class SetupRoom extends Room
 
     public static function sheet(Job $job): ?SetupSheet
     {
-        $said = [];
-        foreach (StandingOfJob::here()->of($job->id, ...self::SHEET) as $entry) {
-            $data = $entry->data;
-            if ($data instanceof SettingSaid || $data instanceof ChainSaid || $data instanceof CableSaid || $data instanceof Reported) {
-                $said[] = $data;
+        // What was searched for a job's sheet is found again as long as the sheet is the same.
+        return SetupSheet::of(self::said($job, self::SHEET), static function (string $document) use ($job): AssignFound {
+            $key = "setup {$job->id}";
+            $hash = hash('sha256', $document);
+            $known = Cache::get($key);
+            $found = is_array($known) && ($known[0] ?? null) === $hash && is_string($known[1] ?? null)
+                ? unserialize($known[1], ['allowed_classes' => [AssignFound::class]])
+                : null;
+            if (!$found instanceof AssignFound) {
+                $found = SetupSheet::search($document);
+                Cache::put($key, [$hash, serialize($found)], self::REMEMBERED_S);
             }
-        }
 
-        return SetupSheet::of($said);
+            return $found;
+        });
     }
 
     public static function disks(Job $job): ?Disks
     {
-        $said = [];
-        foreach (StandingOfJob::here()->of($job->id, ...self::DRIVES) as $entry) {
-            $data = $entry->data;
-            if ($data instanceof DriveSaid || $data instanceof DriveTried) {
-                $said[] = $data;
-            }
-        }
+        return Disks::of(self::said($job, self::DRIVES));
+    }
 
-        return Disks::of($said);
+    /**
+     * @param list<string> $kinds
+     *
+     * @return list<EntryData>
+     */
+    private static function said(Job $job, array $kinds): array
+    {
+        return array_values(StandingOfJob::here()->of($job->id, ...$kinds)->map(static fn (Entry $it): EntryData => $it->data)->all());
     }
 
     /**

@@ -19,7 +19,7 @@ final readonly class Bench
     public static function alone(RunsAlone $data, Taking $at): RunsAlone
     {
         $taken = array_map(static fn (array $it): string => $it[0], $data->occupies === null ? [] : self::in($data->occupies));
-        $taken === [] || throw InvalidDocument::at('/data/occupies', "{$data->occupies} is taken: ".implode('; ', $taken));
+        $taken === [] || throw InvalidDocument::forbidden('/data/occupies', "{$data->occupies} is taken: ".implode('; ', $taken));
 
         return $data->from($at->draft->at);
     }
@@ -54,11 +54,11 @@ final readonly class Bench
         }
         $refused = Meeting::refused($whole->substances, $others, $data->closed);
         $refused === []
-            || throw InvalidDocument::at(
+            || throw InvalidDocument::forbidden(
                 $taken === [] ? '/data/step' : '/data/vessel',
                 implode('; ', $refused).'. Never mix them: rinse between, or take another vessel',
             );
-        $taken === [] || throw InvalidDocument::at('/data/vessel', "{$data->vessel} is taken: ".implode('; ', $taken));
+        $taken === [] || throw InvalidDocument::forbidden('/data/vessel', "{$data->vessel} is taken: ".implode('; ', $taken));
 
         return $whole;
     }

@@ -41,7 +41,8 @@ final class ScreensTest extends TestCase
             'Swaps' => '/jobs/'.$this->job('Fan turns, screen stays dark').'/find', 'What cured it before' => '/search?for=memory',
             'Weights and likelihoods are bench estimates' => '/library', 'as it ships' => '/library/fan_dark',
             'What fits now' => '/running', 'Colour, measured on a photo' => '/jobs/'.$this->job('Fan turns, screen stays dark').'/treatments',
-            'Nothing is written down yet' => "/jobs/{$job}/setup", 'only those in no machine' => '/boards',
+            'Nothing is written down yet' => "/jobs/{$job}/setup", 'Do disk, format and drive go together' => "/jobs/{$job}/disks",
+            'only those in no machine' => '/boards',
             'What all of this kind share' => '/kinds/'.self::one("SELECT kind_id FROM machines WHERE name LIKE 'Stilt 3%'"),
             'Where it has been' => '/boards/'.self::one("SELECT id FROM boards WHERE serial = '0044'"),
         ];

@@ -74,12 +74,6 @@ usleep(400_000);
 $take('find');
 $chrome->script('[...document.querySelectorAll("h2")].find((it) => it.textContent.includes("Swaps")).scrollIntoView()');
 $take('swaps');
-$chrome->go('/search?for=memory+chip');
-$chrome->see('What cured it before');
-$chrome->find('select')->sendKeys('Hangs');
-$chrome->see('closed jobs');
-usleep(400_000);
-$take('search');
 $openJob('Recap of the spare supply');
 $chrome->press('k');
 $chrome->see('Found while walking over the board');
@@ -169,6 +163,20 @@ foreach ([['serial card', 'JP3 irq: 1-2 4*, 2-3 3'], ['modem', 'J2 irq: 1-2 4*']
 }
 usleep(400_000);
 $take('setup');
+$openJob('Dome overshoots by a window');
+foreach ([
+    'drive disc 1: 615/4/17 sold as 20 MB', 'attempt disc 1: an adapter, nothing', 'attempt disc 1: warmed up, in part, 18 MB, 9 bad',
+    'attempt disc 1: its own controller, works, 20.1 MB, 180 kB/s, 3 bad', 'attempt disc 1: turned over, works, 20.1 MB, 90 kB/s, 0 bad',
+    'copied dome tables 1: dome1.img in drive A', 'copied dome tables 2: dome2.img in drive A, 2 tries, 5 bad, aside', 'damages drive A: a ring on side 0',
+] as $line) {
+    $chrome->find('#line')->sendKeys($line.$enter);
+    $chrome->until(static fn (): bool => $chrome->find('#line')->getAttribute('value') === '', "\"{$line}\" is not kept");
+}
+$chrome->press(Facebook\WebDriver\WebDriverKeys::ESCAPE);
+$chrome->go(rtrim((string) parse_url($chrome->driver->getCurrentURL(), PHP_URL_PATH), '/').'/disks');
+$chrome->see('turned over, best so far');
+usleep(400_000);
+$take('disks');
 $openJob('Recap of the spare supply');
 $chrome->find('#line')->sendKeys('runs 3 h burn-in with the dummy load in the cabinet'.$enter);
 $chrome->see('Runs: burn-in');

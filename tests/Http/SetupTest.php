@@ -88,6 +88,8 @@ final class SetupTest extends TestCase
         $copy($job, 'Drive A', 'one')->assertCreated();
         $this->line($job, 'damages drive A: a ring');
         self::assertRefused($copy($job, 'drive a', 'two'), '/data/drive');
+        // Said in a line it is not kept as a mere observation.
+        self::assertRefused($this->add($job, ['line' => 'copied two: two.img in drive A']), '/data/drive');
         $page = fn (): \Illuminate\Testing\TestResponse => $this->getJson("/api/jobs/{$job->id}/disks")->assertOk();
         $page()->assertJsonPath('damaging.0.drive', 'drive A')->assertJsonPath('session', '1 disk copied, 1 whole, 0 with bad sectors, 0 set aside; '
             .'1 since the drive was last cleaned');

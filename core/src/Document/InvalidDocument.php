@@ -7,7 +7,8 @@ namespace Ash\Document;
 /** Input that cannot be accepted: where it is wrong (RFC 6901 pointer) and how, in words for a person. */
 final class InvalidDocument extends \DomainException
 {
-    private function __construct(public readonly string $pointer, public readonly string $detail)
+    /** @param bool $forbidden it is understood, and must not be: it is not to be kept as something merely said */
+    private function __construct(public readonly string $pointer, public readonly string $detail, public readonly bool $forbidden = false)
     {
         parent::__construct($pointer === '' ? $detail : "{$pointer}: {$detail}");
     }
@@ -15,6 +16,11 @@ final class InvalidDocument extends \DomainException
     public static function at(string $pointer, string $detail): self
     {
         return new self($pointer, $detail);
+    }
+
+    public static function forbidden(string $pointer, string $detail): self
+    {
+        return new self($pointer, $detail, true);
     }
 
     /** For somebody who sees no document: the field's name instead of its pointer. */

@@ -485,7 +485,10 @@ final class AssignSearch
             }
         }
         if ($most === null) {
-            foreach ($choice === null ? [] : $may[$choice] as $o) {
+            if ($choice === null) {
+                return null;
+            }
+            foreach ($may[$choice] as $o) {
                 $found = $this->solve([$choice => SettingState::kept($o)] + $state, $budget);
                 if ($found !== null) {
                     return $found;

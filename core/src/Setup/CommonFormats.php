@@ -17,10 +17,10 @@ final readonly class CommonFormats
     /** @return list<array{words: string, size: string, tracks: int, sides: int, sectors: int, bytes: int, encoding: string}> */
     public static function all(): array
     {
-        return array_map(static fn (array $it): array => [
+        return array_values(array_map(static fn (array $it): array => [
             'words' => "{$it[0]} inch, {$it[1]} tracks, {$it[2]} ".($it[2] === 1 ? 'side' : 'sides').", {$it[3]} x {$it[4]}, "
                 .number_format(array_product(array_slice($it, 1, 4)) / 1024, 1, '.', '').' KiB',
             'size' => $it[0], 'tracks' => $it[1], 'sides' => $it[2], 'sectors' => $it[3], 'bytes' => $it[4], 'encoding' => $it[5],
-        ], self::ALL);
+        ], self::ALL));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ash\Setup;
 
 use Ash\Facts\Fact;
+use Ash\Logbook\EntryData;
 
 /** Drives of a job and the ways in which they were tried. */
 final readonly class Disks implements Fact
@@ -17,18 +18,19 @@ final readonly class Disks implements Fact
     {
     }
 
-    /** @param list<DriveSaid|DriveTried> $said in time order */
+    /** @param list<EntryData> $said in time order; what is no drive and no attempt at one is left aside */
     public static function of(array $said): ?self
     {
         $drives = $tries = [];
         foreach ($said as $it) {
             match (true) {
                 $it instanceof DriveSaid => $drives[mb_strtolower($it->name)] = $it,
-                default => $tries[mb_strtolower($it->drive)][] = $it,
+                $it instanceof DriveTried => $tries[mb_strtolower($it->drive)][] = $it,
+                default => null,
             };
         }
 
-        return $said === [] ? null : new self($drives, $tries);
+        return $drives === [] && $tries === [] ? null : new self($drives, $tries);
     }
 
     /** @return list<DriveTried> of each drive the way that worked and reads most, then fastest; of those that work at all */

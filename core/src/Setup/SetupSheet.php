@@ -8,6 +8,7 @@ use Ash\Document\Node;
 use Ash\Facts\Answered;
 use Ash\Facts\CouldShare;
 use Ash\Facts\Fact;
+use Ash\Logbook\EntryData;
 
 /** All numbers of a machine on one page: who holds what, what clashes, and the ways out. */
 final readonly class SetupSheet implements Fact
@@ -26,11 +27,12 @@ final readonly class SetupSheet implements Fact
     }
 
     /**
-     * @param list<SettingSaid|ChainSaid|CableSaid|Reported> $said in time order; others are left aside
+     * @param list<EntryData>                $said   in time order; what is no setting, chain, cable or report is left aside
+     * @param ?\Closure(string): AssignFound $search what the search finds for its document, where somebody remembers that; otherwise it is searched
      *
      * @return ?self null when nothing is set down
      */
-    public static function of(array $said): ?self
+    public static function of(array $said, ?\Closure $search = null): ?self
     {
         $settings = $reported = [];
         $chain = $cable = null;
@@ -39,7 +41,8 @@ final readonly class SetupSheet implements Fact
                 $it instanceof SettingSaid => $settings[$it->key()] = $it,
                 $it instanceof ChainSaid => $chain = $it,
                 $it instanceof CableSaid => $cable = $it,
-                default => $reported[$it->takes->value] = $it,
+                $it instanceof Reported => $reported[$it->takes->value] = $it,
+                default => null,
             };
         }
         $devices = [];
@@ -47,9 +50,14 @@ final readonly class SetupSheet implements Fact
             $devices[mb_strtolower($it->device)] ??= ['name' => $it->device, 'settings' => []];
             $devices[mb_strtolower($it->device)]['settings'][] = $it->document();
         }
-        $found = Assign::read(Node::parse(json_encode(['devices' => array_values($devices)], JSON_THROW_ON_ERROR)))->found();
+        $found = ($search ?? self::search(...))(json_encode(['devices' => array_values($devices)], JSON_THROW_ON_ERROR));
 
-        return $said === [] ? null : new self(array_values($settings), $found, $chain, $cable, $reported);
+        return $settings === [] && $reported === [] && $chain === null && $cable === null ? null : new self(array_values($settings), $found, $chain, $cable, $reported);
+    }
+
+    public static function search(string $document): AssignFound
+    {
+        return Assign::read(Node::parse($document))->found();
     }
 
     public function words(): string

@@ -11,25 +11,23 @@ use PHPUnit\Framework\TestCase;
 /** A field that nobody knows is refused wherever it stands, so that a misspelled one is never left out in silence. */
 final class UnknownFieldsTest extends TestCase
 {
-    /** @return iterable<string, array{string, string, list<\stdClass>}> documents that were answered, of each place one */
+    /** @return iterable<string, array{string, string, list<array{\stdClass, string}>}> documents that were answered, of each place one */
     public static function documents(): iterable
     {
-        $all = $places = [];
+        $all = $known = [];
         foreach (['answers', 'inside', 'rooms'] as $file) {
             foreach (file(__DIR__."/{$file}.jsonl") ?: [] as $line) {
                 [$room, $verb, $asked, $answered] = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
-                if ($room !== 'inside' && isset($answered->answer) && $asked instanceof \stdClass) {
-                    foreach (self::places($asked, '') as $place => $_) {
-                        $known = &$places["{$room} {$verb}"][preg_replace('/\/\d+/', '/*', $place)];
-                        $known ?? $all["{$room} {$verb}"][] = [$asked, $place];
-                        $known = true;
-                        unset($known);
-                    }
+                foreach ($room !== 'inside' && isset($answered->answer) ? self::places($asked, '') : [] as $place => $_) {
+                    $kind = "{$room} {$verb} ".preg_replace('/\/\d+/', '/*', $place);
+                    isset($known[$kind]) || $all["{$room} {$verb}"][] = [$asked, $place];
+                    $known[$kind] = true;
                 }
             }
         }
         foreach ($all as $name => $of) {
-            yield $name => [...explode(' ', $name), $of];
+            [$room, $verb] = explode(' ', $name, 2);
+            yield $name => [$room, $verb, $of];
         }
     }
 

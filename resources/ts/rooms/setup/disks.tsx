@@ -122,7 +122,7 @@ function Attempts({ drive }: { drive: Schemas['DriveCard'] }) {
                             {drive.tries.map((it) => (
                                 <tr key={it.entry_id} className={it.best ? 'font-bold' : ''}>
                                     <td className="pr-6">{dayAndClock(it.at)}</td>
-                                    <th scope="row" className="pr-6">
+                                    <th scope="row" className="pr-6 text-base text-ink">
                                         {it.way}
                                         {it.best && ', best so far'}
                                     </th>
@@ -159,7 +159,7 @@ function Copies({ page }: { page: DisksPage }) {
                         <tbody>
                             {page.copies.map((it) => (
                                 <tr key={it.entry_id} className={it.bad > 0 ? 'bg-close-wash' : ''}>
-                                    <th scope="row" className="pr-6">
+                                    <th scope="row" className="pr-6 text-base text-ink">
                                         {it.disk}
                                     </th>
                                     <td className="pr-6">{it.image}</td>

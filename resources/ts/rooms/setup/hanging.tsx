@@ -87,20 +87,22 @@ function Wire({ twist }: { twist: boolean }) {
     );
 }
 
+/** A device in its place; a terminator sits on the side where the cable goes on. */
 function Device({ device, first }: { device: Schemas['HangingCard']; first: boolean }) {
-    const end = <span aria-hidden="true" className="mx-1 inline-block h-10 w-2 rounded bg-wood" />;
     return (
-        <>
-            {device.ends && first && end}
-            <span className={`rounded border-2 px-3 py-1 ${device.wrong ? 'border-out bg-out-wash' : 'border-ink bg-raised'}`}>
-                <span className="block font-bold">{device.name}</span>
-                <span className="block text-sm tabular-nums">
-                    {device.twist && 'behind the twist, '}
-                    {device.stands}
-                </span>
-                {device.marks !== '' && <span className="block text-sm">{device.marks}</span>}
+        <span className={`relative rounded border-2 px-4 py-1 ${device.wrong ? 'border-out bg-out-wash' : 'border-ink bg-raised'}`}>
+            {device.ends && (
+                <span
+                    aria-hidden="true"
+                    className={`absolute top-1/2 h-10 w-2 -translate-y-1/2 rounded bg-wood ${first ? '-left-1.5' : '-right-1.5'}`}
+                />
+            )}
+            <span className="block font-bold">{device.name}</span>
+            <span className="block text-sm tabular-nums">
+                {device.twist && 'behind the twist, '}
+                {device.stands}
             </span>
-            {device.ends && !first && end}
-        </>
+            {device.marks !== '' && <span className="block text-sm">{device.marks}</span>}
+        </span>
     );
 }

@@ -70,7 +70,9 @@ export function GoTogether({ formats }: { formats: Schemas['DiskFormatCard'][] }
                     <Notice tone={TONES[found.writes] ?? 'care'}>Writes it: {found.writes.replace('_', ' ')}.</Notice>
                     <ul>
                         {found.reasons.map((it) => (
-                            <li key={it}>{it}</li>
+                            <li key={it} className="first-letter:uppercase">
+                                {it}
+                            </li>
                         ))}
                     </ul>
                 </div>

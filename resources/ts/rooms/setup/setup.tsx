@@ -57,7 +57,7 @@ function Sheet({ page }: { page: SetupPage }) {
                 </Notice>
             )}
             {page.clear && <Notice tone="good">Nothing clashes.</Notice>}
-            {page.plans.length > 0 && <p>{page.reasons.join('; ')}.</p>}
+            {page.plans.length > 0 && <p className="first-letter:uppercase">{page.reasons.join('; ')}.</p>}
             {page.plans.map((plan, i) => (
                 <Plan key={i} plan={plan} number={i + 1} job={page.job_id} may={may} />
             ))}
