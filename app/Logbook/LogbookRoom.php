@@ -11,10 +11,12 @@ use Ash\Logbook\Entries\Arrived;
 use Ash\Logbook\Entries\BoardMoved;
 use Ash\Logbook\Entries\FixUndone;
 use Ash\Logbook\Entries\GatePassed;
+use Ash\Logbook\Entries\JobClosed;
 use Ash\Logbook\Entries\OpenItemNamed;
 use Ash\Logbook\Entries\Overruled;
 use Ash\Logbook\Entries\PhotoTaken;
 use Ash\Logbook\Entries\Pin;
+use Ash\Logbook\Entries\Promised;
 use Ash\Logbook\Entries\PutBack;
 use Ash\Logbook\Entries\WaitingFor;
 use Ash\Logbook\EntryData;
@@ -141,16 +143,39 @@ final class LogbookRoom extends Room
             $data instanceof WaitingFor => OpenItem::begin($entry, WaitingFor::KIND, $data->for, $data->asked, $data->since),
             $data instanceof FixUndone => OpenItem::end($data->hazard, $entry),
             $data instanceof Arrived => OpenItem::end($data->waiting, $entry),
+            $data instanceof Promised => self::promised($entry, $data),
+            $data instanceof JobClosed => self::kept($entry),
+            $entry->kind === Core::REOPENED => self::again($job),
             default => null,
         };
     }
 
     public function withdraw(Entry $entry, Entry $by, Job $job): void
     {
-        if ($entry->kind === FixUndone::KIND || $entry->kind === Arrived::KIND) {
+        if (in_array($entry->kind, [FixUndone::KIND, Arrived::KIND, Promised::KIND], true)) {
             OpenItem::reopen($entry);
         }
         $entry->kind === BoardMoved::KIND && BoardMoves::undo($entry);
+    }
+
+    private static function promised(Entry $entry, Promised $data): void
+    {
+        self::kept($entry);
+        OpenItem::begin($entry, Promised::KIND, 'promised back', due: $data->by);
+    }
+
+    /** What was promised of the job is over. */
+    private static function kept(Entry $by): void
+    {
+        OpenItem::query()->where('job_id', $by->job_id)->where('kind', Promised::KIND)->where('open', true)->update(['open' => false, 'ended_by' => $by->id]);
+    }
+
+    /** A job that is opened again is promised as it was. */
+    private static function again(Job $job): void
+    {
+        $closed = Entry::query()->where('job_id', $job->id)->where('kind', JobClosed::KIND)->pluck('id');
+        $last = OpenItem::query()->where('job_id', $job->id)->where('kind', Promised::KIND)->whereIn('ended_by', $closed)->orderByDesc('id')->first();
+        $last?->update(['open' => true, 'ended_by' => null]);
     }
 
     private static function overruled(Overruled $data, Taking $at): Overruled

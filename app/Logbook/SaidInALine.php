@@ -93,7 +93,8 @@ final readonly class SaidInALine
     /** Something that was said of the board, which the record has no place for; not a question back, nor what only the record can say. */
     private static function placeless(EntryDraft $draft, InvalidDocument $problem): bool
     {
-        return !$problem->forbidden && str_starts_with($problem->pointer, '/data/') && $problem->pointer !== '/data/sure' && !$draft->data instanceof OpenItemNamed
+        return !$problem->forbidden && str_starts_with($problem->pointer, '/data/') && $problem->pointer !== '/data/sure'
+            && !$draft->data instanceof OpenItemNamed
             && $draft->corrects === null && $draft->kind->attack !== null;
     }
 }

@@ -19,6 +19,10 @@ final readonly class ColourPoint
         #[OA\Property]
         public string $at,
         #[OA\Property]
+        public string $picture,
+        #[OA\Property]
+        public ?string $yellowness,
+        #[OA\Property]
         public ?float $hours,
         #[OA\Property]
         public float $delta,

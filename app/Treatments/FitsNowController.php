@@ -8,6 +8,7 @@ use App\Logbook\Cards;
 use App\Logbook\Entry;
 use App\Logbook\Job;
 use App\Logbook\Row;
+use Ash\Logbook\Entries\Promised;
 use Ash\Treatments\FitsNow;
 use Ash\Treatments\HandsNow;
 use Ash\Treatments\HandsStep;
@@ -37,13 +38,14 @@ final readonly class FitsNowController
         $now = now()->utc()->toImmutable();
         $running = self::running($now);
         $open = Job::query()->where('state', 'open')->orderByDesc('last_entry_at')->orderByDesc('id')->limit(self::JOBS)->get(['id', 'number', 'sheet']);
+        $promised = self::promised($open->pluck('id')->all(), $now);
         $next = $labels = [];
         foreach ($open as $job) {
             $step = is_array($job->sheet['next'] ?? null) ? $job->sheet['next'] : [];
             $text = $step['text'] ?? null;
             $minutes = $step['minutes'] ?? null;
             $labels[$job->id] = $job->label();
-            is_string($text) && $next[] = new HandsNow($text, $job->id, is_numeric($minutes) ? (float) $minutes : null);
+            is_string($text) && $next[] = new HandsNow($text, $job->id, is_numeric($minutes) ? (float) $minutes : null, $promised[$job->id] ?? null);
         }
         // What a running step calls for is planned with it, not a second time.
         $called = array_filter(array_map(static fn (RunsNow $it): ?string => $it->then === null ? null : "{$it->then->of} {$it->then->text}", $running));
@@ -68,12 +70,29 @@ final readonly class FitsNowController
         ), $found->steps), $found->proved, $found->reasons));
     }
 
+    /**
+     * @param array<array-key, mixed> $jobs
+     *
+     * @return array<string, float> minutes from now by which jobs are promised, by their id
+     */
+    private static function promised(array $jobs, \DateTimeImmutable $now): array
+    {
+        $promised = [];
+        foreach (DB::table('open_items')->whereIn('job_id', $jobs)->where('open', true)->where('kind', Promised::KIND)->get(['job_id', 'due']) as $it) {
+            $row = new Row($it);
+            $promised[$row->string('job_id')] = (strtotime("{$row->string('due')} UTC") - $now->getTimestamp()) / 60;
+        }
+
+        return $promised;
+    }
+
     /** @return list<RunsNow> */
     private static function running(\DateTimeImmutable $now): array
     {
         $rows = DB::table('open_items')
             ->where('open', true)
             ->whereNotNull('due')
+            ->where('kind', '<>', Promised::KIND)
             ->where('due', '<', $now->modify('+'.self::TODAY_MINUTES.' minutes')->format('Y-m-d H:i:s'))
             ->orderBy('due')->limit(self::RUNNING)->get(['id', 'job_id', 'kind', 'text', 'due', 'occupies', 'hands']);
         $running = [];

@@ -11,6 +11,8 @@ use App\Logbook\StandingOfJob;
 use Ash\Document\Node;
 use Ash\Treatments\Brightening;
 use Ash\Treatments\Choose;
+use Ash\Treatments\ColourCompared;
+use Ash\Treatments\ColourProgress;
 use Ash\Treatments\ColourRead;
 use Ash\Treatments\Damage;
 use Ash\Treatments\Dilutable;
@@ -72,23 +74,32 @@ final readonly class TreatmentsController
     /** @return list<PartColours> */
     private static function colours(Job $job): array
     {
-        $parts = $read = [];
+        $parts = $read = $all = [];
         foreach (StandingOfJob::here()->of($job->id, ColourRead::KIND) as $entry) {
             $it = $entry->as(ColourRead::class);
             if ($it !== null) {
+                $yellow = $it->found[0]->yellowness ?? null;
+                $all[$it->part][] = $it;
                 $parts[$it->part][] = new ColourPoint(
-                    entry: $entry->id, at: Cards::time($entry->at->utc()->format('Y-m-d H:i:s.v')), hours: $it->hours, delta: $it->delta(),
+                    entry: $entry->id, at: Cards::time($entry->at->utc()->format('Y-m-d H:i:s.v')), picture: '/photos/'.strtolower($it->photo),
+                    yellowness: $yellow === null ? null : number_format($yellow, 0), hours: $it->hours, delta: $it->delta(),
                     delta_words: number_format($it->delta(), 1), says: $it->sentence(''), reasons: $it->reasons,
                 );
                 $it->hours === null || $read[$it->part][] = [$it->hours, $it->delta()];
             }
         }
 
-        return array_map(
-            static fn (string|int $part, array $points): PartColours => new PartColours((string) $part, $points, Brightening::of($read[$part] ?? [])->says),
-            array_keys($parts),
-            $parts,
-        );
+        return array_map(static function (string|int $part, array $points) use ($read, $all): PartColours {
+            $fit = Brightening::of($read[$part] ?? []);
+            $come = count($all[$part]) < 2 ? null : ColourProgress::of($all[$part][0], $all[$part][count($all[$part]) - 1]);
+
+            return new PartColours(
+                part: (string) $part, readings: $points, says: $fit->says,
+                curve: array_map(static fn (array $it): CurvePlace => new CurvePlace(...$it), $fit->curve), tolerance: ColourCompared::TOLERANCE,
+                progress: $come?->progress === null ? null : Cards::percent($come->progress),
+                change: $come === null ? null : number_format($come->change, 1),
+            );
+        }, array_keys($parts), $parts);
     }
 
     /** @param list<string> $reasons */

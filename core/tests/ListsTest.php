@@ -68,7 +68,8 @@ final class ListsTest extends TestCase
         );
         ksort($open);
         self::assertSame([
-            'clock' => 'Running', 'damages' => 'urgent Drive that damages disks', 'hazard' => 'urgent Temporary fix undone hazard Undone', 'recheck' => 'Look again', 'repair' => 'urgent To repair',
+            'clock' => 'Running', 'damages' => 'urgent Drive that damages disks', 'hazard' => 'urgent Temporary fix undone hazard Undone',
+            'promised' => 'Promised back', 'recheck' => 'Look again', 'repair' => 'urgent To repair',
             'step' => 'Running treatment_done begun Done', 'waiting' => 'Waiting for arrived waiting Arrived',
         ], array_map(static fn (string $it): string => preg_replace('/ +/', ' ', $it) ?? '', $open));
     }

@@ -172,6 +172,19 @@ final class TreatmentsTest extends TestCase
         self::assertEqualsWithDelta($compared['delta_before'], $this->getJson("/api/jobs/{$job->id}/treatments")->json('colours.0.readings.0.delta'), 0.3);
         self::assertStringStartsWith('lid: ', self::text($read->json('entry.says')));
         self::assertSame('two readings some hours apart say when it may match', $this->getJson("/api/jobs/{$job->id}/treatments")->json('colours.0.says'));
+        // Some hours later it is the reference: before and now side by side, and the curve between.
+        $this->said($job, 'colour', ['places' => [$spot(0.375)], 'hours' => 20] + $data, '2026-03-03T10:00:00Z')->assertCreated();
+        $page = $this
+            ->getJson("/api/jobs/{$job->id}/treatments")
+            ->assertOk()
+            ->assertJsonPath('colours.0.progress', '100 %')
+            ->assertJsonPath('colours.0.tolerance', 2);
+        self::assertEqualsWithDelta($compared['delta_before'], (float) self::text($page->json('colours.0.change')), 0.4);
+        self::assertStringStartsWith('/photos/', self::text($page->json('colours.0.readings.0.picture')));
+        self::assertGreaterThan(
+            (float) self::text($page->json('colours.0.readings.1.yellowness')),
+            (float) self::text($page->json('colours.0.readings.0.yellowness')),
+        );
         // The bright place is clipped; so is a card there; a photo of another job is none here.
         $clipped = $this->said($job, 'colour', ['grey' => $spot(0.875)] + $data);
         self::assertRefused($clipped, '/data/grey');
@@ -183,5 +196,28 @@ final class TreatmentsTest extends TestCase
         self::assertRefused($this->said($job, 'colour', ['reference' => $spot(1.5)] + $data), '/data/reference/x');
         $other = $this->job('curlew-16', 'cpu');
         self::assertRefused($this->said($other, 'colour', $data), '/data/photo');
+    }
+
+    public function test_what_is_promised_goes_first_and_ends_with_the_job(): void
+    {
+        $job = $this->job();
+        $other = $this->job();
+        $running = fn (): array => array_map(static fn (array $it): string => "{$it['item']['kind_words']} {$it['item']['due']}", array_values(array_filter(
+            (array) $this->getJson('/api/running')->assertOk()->json(), static fn (array $it): bool => $it['item']['job_id'] === $other->id,
+        )));
+        $first = $this->line($other, 'promised 2026-03-05');
+        self::assertSame(['Promised back 2026-03-05T17:00:00.000Z'], $running());
+        $second = $this->line($other, 'promised by 2026-03-04 12:30');
+        self::assertSame(['Promised back 2026-03-04T12:30:00.000Z'], $running());
+        $plan = (array) $this->getJson('/api/fits-now')->assertOk()->json('steps');
+        self::assertSame($other->id, $plan[0]['job_id']);
+        self::assertStringStartsWith('promised', $plan[0]['because']);
+        $this->add($other, ['kind' => 'withdrawn', 'corrects' => $second, 'text' => 'misheard'])->assertCreated();
+        self::assertSame(['Promised back 2026-03-05T17:00:00.000Z'], $running());
+        $this->add($other, ['kind' => 'outcome', 'data' => ['outcome' => 'not_economic', 'handed_back' => false], 'text' => 'too dear'])->assertCreated();
+        self::assertSame([], $running());
+        $this->add($other, ['kind' => 'reopened', 'text' => 'they pay after all'])->assertCreated();
+        self::assertSame(['Promised back 2026-03-05T17:00:00.000Z'], $running());
+        self::assertNotSame($first, $job->id);
     }
 }

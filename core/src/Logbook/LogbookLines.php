@@ -11,6 +11,7 @@ use Ash\Logbook\Entries\FixUndone;
 use Ash\Logbook\Entries\ItemCondition;
 use Ash\Logbook\Entries\OnlyHere;
 use Ash\Logbook\Entries\PartReplaced;
+use Ash\Logbook\Entries\Promised;
 use Ash\Logbook\Entries\StageEntered;
 use Ash\Logbook\Entries\TakenOut;
 use Ash\Logbook\Entries\WaitingFor;
@@ -49,6 +50,7 @@ final readonly class LogbookLines
                 static fn (string $body, string $line): LineSaid => new LineSaid(Arrived::KIND, $line, match: $body),
                 ['arrived' => 'arrived 7812'],
             ),
+            new LeadingWord(['promised'], Promised::said(...), ['promised' => Promised::LINE]),
             new LeadingWord(['decided'], self::decision(...), ['decided' => self::DECIDED]),
             new LeadingWord(['stage'], self::stage(...), ['stage' => 'stage supply']),
             new LeadingWord(['out'], self::out(...), ['out' => 'out lid; 6 M4x8, 2 M3x6; J1 black beside black; stuck']),

@@ -18,6 +18,7 @@ use Ash\Logbook\Entries\Overruled;
 use Ash\Logbook\Entries\PartReplaced;
 use Ash\Logbook\Entries\PhotoTaken;
 use Ash\Logbook\Entries\Pin;
+use Ash\Logbook\Entries\Promised;
 use Ash\Logbook\Entries\PutBack;
 use Ash\Logbook\Entries\StageEntered;
 use Ash\Logbook\Entries\TakenOut;
@@ -67,6 +68,7 @@ final readonly class LogbookRoom extends Room
                 keptAsSaid: ['since'],
             ),
             new EntryKind(Arrived::KIND, 'arrived', Arrived::class, Spoken::Repeats),
+            new EntryKind(Promised::KIND, 'promised', Promised::class),
             new EntryKind(
                 Decision::KIND,
                 'decision',
@@ -97,6 +99,7 @@ final readonly class LogbookRoom extends Room
         return [
             new OpenKind(self::HAZARD, 'Temporary fix', urgent: true, endedBy: FixUndone::KIND, field: 'hazard', endWords: 'Undone'),
             new OpenKind(WaitingFor::KIND, 'Waiting for', endedBy: Arrived::KIND, field: 'waiting', endWords: 'Arrived'),
+            new OpenKind(Promised::KIND, 'Promised back'),
         ];
     }
 

@@ -15,8 +15,16 @@ final readonly class Brightening
     private const T = [1 => 12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228];
     private const T_MANY = 1.96;
 
-    /** @param ?array{float, float} $between hours, 95 % */
-    private function __construct(public ?float $hours, public ?array $between, public string $says)
+    /** Places of the curve. */
+    private const PLACES = 25;
+    private const BEYOND = 1.1;
+
+    /**
+     * @param ?float                                    $hours   until it matches
+     * @param ?array{float, float}                      $between hours, 95 %
+     * @param list<array{float, float, ?float, ?float}> $curve   hours, the difference that is expected, and its 95 % interval where there is one
+     */
+    private function __construct(public ?float $hours, public ?array $between, public string $says, public array $curve = [])
     {
     }
 
@@ -42,19 +50,29 @@ final readonly class Brightening
         }
         $end = $mx + (log(ColourCompared::TOLERANCE) - $my) / $slope;
         $figure = static fn (float $it): string => Notation::plain($it, 2);
-        if ($n === 2) {
-            return new self($end, null, "it may match after {$figure($end)} h; two readings do not say how sure that is");
-        }
         $rest = 0.0;
         foreach ($hours as $i => $x) {
             $rest += ($logs[$i] - $my - $slope * ($x - $mx)) ** 2;
         }
-        $half = (self::T[$n - 2] ?? self::T_MANY) * sqrt($rest / ($n - 2) * (1 / $n + ($end - $mx) ** 2 / $sxx)) / abs($slope);
+        $half = static fn (float $x): ?float => $n === 2 ? null
+            : (self::T[$n - 2] ?? self::T_MANY) * sqrt($rest / ($n - 2) * (1 / $n + ($x - $mx) ** 2 / $sxx));
+        $curve = [];
+        for ($i = 0; $i < self::PLACES; ++$i) {
+            $x = max($end, max($hours)) * self::BEYOND * $i / (self::PLACES - 1);
+            $log = $my + $slope * ($x - $mx);
+            $wide = $half($x);
+            $curve[] = [$x, exp($log), $wide === null ? null : exp($log - $wide), $wide === null ? null : exp($log + $wide)];
+        }
+        if ($n === 2) {
+            return new self($end, null, "it may match after {$figure($end)} h; two readings do not say how sure that is", $curve);
+        }
+        $wide = $half($end) / abs($slope);
 
         return new self(
             $end,
-            [max(0.0, $end - $half), $end + $half],
-            "it may match after {$figure($end)} h (95 % interval {$figure(max(0.0, $end - $half))} to {$figure($end + $half)} h)",
+            [max(0.0, $end - $wide), $end + $wide],
+            "it may match after {$figure($end)} h (95 % interval {$figure(max(0.0, $end - $wide))} to {$figure($end + $wide)} h)",
+            $curve,
         );
     }
 }

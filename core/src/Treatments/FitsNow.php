@@ -24,6 +24,14 @@ final readonly class FitsNow
     {
     }
 
+    private static function promised(float $due): string
+    {
+        $days = (int) floor(abs($due) / 1440);
+        $long = $days > 0 ? "{$days} d" : (int) floor(abs($due) / 60).' h';
+
+        return $due < 0.0 ? "promised, and late by {$long}" : "promised in {$long}";
+    }
+
     /**
      * @param list<RunsNow>  $running
      * @param list<HandsNow> $next    of the open jobs, each independent of the others
@@ -35,7 +43,7 @@ final readonly class FitsNow
         foreach ($running as $i => $it) {
             $tasks[] = new PlanTask("runs {$i}", max(self::LEAST, $it->left), $it->hands, $it->occupies === null ? [] : [$it->occupies]);
             if ($it->then !== null) {
-                $follows["then {$i}"] = [$it->then, $it->text];
+                $follows["then {$i}"] = [$it->then, "when it is over: {$it->text}"];
                 $minutes = $it->then->minutes ?? self::ASSUMED;
                 $tasks[] = new PlanTask(
                     "then {$i}", $minutes, true, $it->occupies === null ? [] : [$it->occupies], ["runs {$i}"],
@@ -44,8 +52,8 @@ final readonly class FitsNow
             }
         }
         foreach ($next as $i => $it) {
-            $follows["next {$i}"] = [$it, null];
-            $tasks[] = new PlanTask("next {$i}", $it->minutes ?? self::ASSUMED);
+            $follows["next {$i}"] = [$it, $it->due === null ? null : self::promised($it->due)];
+            $tasks[] = new PlanTask("next {$i}", $it->minutes ?? self::ASSUMED, due: $it->due === null ? null : max(0.0, $it->due));
         }
         if ($tasks === []) {
             return new self([], true, []);
@@ -57,7 +65,7 @@ final readonly class FitsNow
         foreach ($found->order() as $i) {
             $follow = $follows[$tasks[$i]->name] ?? null;
             $follow === null
-                || $steps[] = new HandsStep($follow[0], $found->start[$i], $tasks[$i]->minutes, $follow[1] === null ? null : "when it is over: {$follow[1]}");
+                || $steps[] = new HandsStep($follow[0], $found->start[$i], $tasks[$i]->minutes, $follow[1]);
         }
 
         return new self($steps, $found->proved, [$found->reasons()[0]]);

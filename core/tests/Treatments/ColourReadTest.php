@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Ash\Tests\Treatments;
 
 use Ash\Document\InvalidDocument;
+use Ash\Document\Shape;
 use Ash\Treatments\Brightening;
+use Ash\Treatments\ColourProgress;
 use Ash\Treatments\ColourRead;
 use Ash\Treatments\Disc;
 use Ash\Treatments\Spot;
@@ -102,5 +104,29 @@ final class ColourReadTest extends TestCase
             self::assertSame('two readings some hours apart say when it may match', Brightening::of($few)->says);
         }
         self::assertStringStartsWith('it does not come nearer', Brightening::of([[0, 8], [10, 9]])->says);
+        // The curve goes a tenth beyond the end, halves each ten hours, and knows how sure it is from three readings on.
+        self::assertCount(25, $exact->curve);
+        self::assertEqualsWithDelta([0.0, 16.0, 16.0, 16.0], $exact->curve[0], 1e-6);
+        self::assertEqualsWithDelta([33.0, 16 / 2 ** 3.3], array_slice($exact->curve[24], 0, 2), 1e-9);
+        self::assertSame([null, null], array_slice(Brightening::of([[0, 16], [10, 8]])->curve[3], 2));
+        // At the middle of the hours the interval is the narrowest: exp of 4.303 * 0.0958132 / 2 on the logarithm's scale.
+        $middle = Brightening::of([[0, 16], [10, 9], [20, 3.8], [30, 2.2]])->curve;
+        foreach ($middle as [$hours, $mid, $from, $to]) {
+            self::assertEqualsWithDelta($mid, sqrt((float) $from * (float) $to), 1e-9);
+            self::assertGreaterThanOrEqual(exp(2 * 4.303 * 0.0958132 / 2) * (1 - 1e-6), (float) $to / (float) $from, (string) $hours);
+        }
+        self::assertSame([], Brightening::of([[0, 16]])->curve);
+    }
+
+    public function test_how_far_a_part_has_come_between_two_pictures(): void
+    {
+        $with = static fn (SpotColour ...$found): ColourRead => Shape::of(ColourRead::class)->with(self::read(), ['found' => array_values($found)]);
+        // Sharma, Wu and Dalal (2005), pair 17: (50, 2.5, 0) and (73, 25, -18) differ by 27.1492.
+        $come = ColourProgress::of(
+            $with(new SpotColour(50, 2.5, 0, 40, 8.0), new SpotColour(50, 2.5, 0, 40, 10.0)), $with(new SpotColour(73, 25, -18, 10, 2.5)),
+        );
+        self::assertEqualsWithDelta([0.75, 27.1492], [$come?->progress, $come?->change], 1e-4);
+        self::assertNull(ColourProgress::of($with(new SpotColour(50, 0, 0, 0, 0.0)), $with(new SpotColour(50, 0, 0, 0, 1.0)))?->progress);
+        self::assertNull(ColourProgress::of(self::read(), $with(new SpotColour(50, 0, 0, 0, 1.0))));
     }
 }

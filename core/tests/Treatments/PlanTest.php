@@ -8,6 +8,7 @@ use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Ash\Treatments\FitsNow;
 use Ash\Treatments\HandsNow;
+use Ash\Treatments\HandsStep;
 use Ash\Treatments\Plan;
 use Ash\Treatments\PlanFound;
 use Ash\Treatments\PlanTask;
@@ -130,6 +131,13 @@ final class PlanTest extends TestCase
         self::assertGreaterThanOrEqual(1.0, $said['look'][0]);
         self::assertSame([FitsNow::ASSUMED, null], [$said['pull the card'][1], $said['pull the card'][2]]);
         self::assertSame([], FitsNow::of([], [])->steps);
+        // What is promised goes first, and what is late already before all.
+        $order = static fn (?float ...$due): array => array_map(
+            static fn (HandsStep $it): array => [$it->step->text, $it->because],
+            FitsNow::of([], array_map(static fn (?float $it, int $i): HandsNow => new HandsNow("job {$i}", 'J', 10, $it), $due, array_keys($due)))->steps,
+        );
+        self::assertSame([['job 1', 'promised in 2 h'], ['job 0', 'promised in 3 d'], ['job 2', null]], $order(4400.0, 150.0, null));
+        self::assertSame([['job 1', 'promised, and late by 1 h'], ['job 0', 'promised in 0 h']], $order(15.0, -90.0));
     }
 
     /** @return iterable<string, array{string, string}> */

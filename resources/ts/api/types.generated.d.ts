@@ -1946,8 +1946,10 @@ export interface components {
             entry: string;
             /** Format: float */
             hours: number | null;
+            picture: string;
             reasons: string[];
             says: string;
+            yellowness: string | null;
         };
         /** @description A bit in two runs. */
         ComparedRow: {
@@ -2034,6 +2036,23 @@ export interface components {
             jobs: number;
             percent: string;
             words: string;
+        };
+        /** @description A place of the curve of a brightening: the difference that is expected after so many hours. */
+        CurvePlace: {
+            /** Format: float */
+            delta: number;
+            /**
+             * Format: float
+             * @description 95 %
+             */
+            high: number | null;
+            /** Format: float */
+            hours: number;
+            /**
+             * Format: float
+             * @description 95 %
+             */
+            low: number | null;
         };
         /** @description A drive that damages disks. */
         DamagingCard: {
@@ -2389,6 +2408,11 @@ export interface components {
             point?: "supply" | "board" | "chip";
             rail: string;
         };
+        /** @description of an entry "promised", as it is handed in */
+        DataPromised: {
+            /** Format: date-time */
+            by: string;
+        };
         /** @description of an entry "rails", as it is handed in */
         DataRailsSaid: {
             /** @enum {string} */
@@ -2691,11 +2715,11 @@ export interface components {
             at: string;
             board?: string | null;
             corrects?: string;
-            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"] | components["schemas"]["DataSetting"] | components["schemas"]["DataChain"] | components["schemas"]["DataCable"] | components["schemas"]["DataReported"] | components["schemas"]["DataDrive"] | components["schemas"]["DataDriveTry"] | components["schemas"]["DataDiskCopied"] | components["schemas"]["DataDriveDamages"] | components["schemas"]["DataDriveProven"] | components["schemas"]["DataSourceWrong"] | components["schemas"]["DataTreatment"] | components["schemas"]["DataTreatmentStep"] | components["schemas"]["DataRuns"] | components["schemas"]["DataColour"] | components["schemas"]["DataTreatmentDone"];
+            data?: components["schemas"]["DataBattery"] | components["schemas"]["DataClockKind"] | components["schemas"]["DataClock"] | components["schemas"]["DataClockRead"] | components["schemas"]["DataReading"] | components["schemas"]["DataRailsSaid"] | components["schemas"]["DataPointNamed"] | components["schemas"]["DataGoodBoard"] | components["schemas"]["DataSymptom"] | components["schemas"]["DataObservation"] | components["schemas"]["DataAction"] | components["schemas"]["DataPart"] | components["schemas"]["DataHazard"] | components["schemas"]["DataUndone"] | components["schemas"]["DataWaiting"] | components["schemas"]["DataArrived"] | components["schemas"]["DataPromised"] | components["schemas"]["DataDecision"] | components["schemas"]["DataStrip"] | components["schemas"]["DataBoardMoved"] | components["schemas"]["DataOnlyHere"] | components["schemas"]["DataRebuilt"] | components["schemas"]["DataColdCheck"] | components["schemas"]["DataOverruled"] | components["schemas"]["DataPhoto"] | components["schemas"]["DataPin"] | components["schemas"]["DataStage"] | components["schemas"]["DataGate"] | components["schemas"]["DataOutcome"] | components["schemas"]["DataReopened"] | components["schemas"]["DataVoided"] | components["schemas"]["DataWithdrawn"] | components["schemas"]["DataSurvey"] | components["schemas"]["DataContinuity"] | components["schemas"]["DataMemory"] | components["schemas"]["DataSwap"] | components["schemas"]["DataSoak"] | components["schemas"]["DataMemorySaid"] | components["schemas"]["DataDateCodes"] | components["schemas"]["DataCapacitor"] | components["schemas"]["DataCapReading"] | components["schemas"]["DataRework"] | components["schemas"]["DataSymptomChosen"] | components["schemas"]["DataTestDone"] | components["schemas"]["DataCauseFound"] | components["schemas"]["DataConditionCounted"] | components["schemas"]["DataSwapRun"] | components["schemas"]["DataSetting"] | components["schemas"]["DataChain"] | components["schemas"]["DataCable"] | components["schemas"]["DataReported"] | components["schemas"]["DataDrive"] | components["schemas"]["DataDriveTry"] | components["schemas"]["DataDiskCopied"] | components["schemas"]["DataDriveDamages"] | components["schemas"]["DataDriveProven"] | components["schemas"]["DataSourceWrong"] | components["schemas"]["DataTreatment"] | components["schemas"]["DataTreatmentStep"] | components["schemas"]["DataRuns"] | components["schemas"]["DataColour"] | components["schemas"]["DataTreatmentDone"];
             /** @description ULID made by the client: sending it twice stores it once */
             id: string;
             /** @enum {string} */
-            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run" | "setting" | "chain" | "cable" | "reported" | "drive" | "drive_try" | "disk_copied" | "drive_damages" | "drive_proven" | "source_wrong" | "treatment" | "treatment_step" | "runs" | "colour" | "treatment_done";
+            kind?: "battery" | "clock_kind" | "clock" | "clock_read" | "reading" | "rails_said" | "point_named" | "good_board" | "symptom" | "observation" | "action" | "part" | "hazard" | "undone" | "waiting" | "arrived" | "promised" | "decision" | "strip" | "board_moved" | "only_here" | "rebuilt" | "cold_check" | "overruled" | "photo" | "pin" | "stage" | "gate" | "outcome" | "reopened" | "voided" | "withdrawn" | "survey" | "continuity" | "memory" | "swap" | "soak" | "memory_said" | "date_codes" | "capacitor" | "cap_reading" | "rework" | "symptom_chosen" | "test_done" | "cause_found" | "condition_counted" | "swap_run" | "setting" | "chain" | "cable" | "reported" | "drive" | "drive_try" | "disk_copied" | "drive_damages" | "drive_proven" | "source_wrong" | "treatment" | "treatment_step" | "runs" | "colour" | "treatment_done";
             /** @description a quick line; excludes kind, text and data */
             line?: string;
             minutes?: number;
@@ -2765,6 +2789,7 @@ export interface components {
             photo: components["schemas"]["DataPhoto"];
             pin: components["schemas"]["DataPin"];
             point_named: components["schemas"]["DataPointNamed"];
+            promised: components["schemas"]["DataPromised"];
             rails_said: components["schemas"]["DataRailsSaid"];
             reading: components["schemas"]["DataReading"];
             rebuilt: components["schemas"]["DataRebuilt"];
@@ -3632,9 +3657,19 @@ export interface components {
         };
         /** @description How the colour of a part has come on. */
         PartColours: {
+            /** @description how much it has changed since the first picture */
+            change: string | null;
+            curve: components["schemas"]["CurvePlace"][];
             part: string;
+            /** @description of the difference that is gone since the first picture */
+            progress: string | null;
             readings: components["schemas"]["ColourPoint"][];
             says: string;
+            /**
+             * Format: float
+             * @description CIEDE2000 up to which it counts as a match
+             */
+            tolerance: number;
         };
         /** @description Where along a rail the voltage is lost. */
         PathCard: {

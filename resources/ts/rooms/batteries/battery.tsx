@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
+import { Say } from '../../bench/say';
 import { Button, Cautions, Field, Part } from '../../ui/controls';
 import { filled } from '../../ui/number';
 import { Loaded, Page } from '../../ui/page';
@@ -49,6 +50,15 @@ function BatterySheet({ page }: { page: Schemas['BatteryPage'] }) {
                     {may && <Found page={page} />}
                 </Part>
                 <Clock page={page} may={may} />
+                {may && (
+                    <Say
+                        job={page.job.id}
+                        title="It charges by itself"
+                        word="runs "
+                        label="How long until the next look, and what: never left without one"
+                        example="14 h charging of the pack at a tenth of its capacity in tray"
+                    />
+                )}
             </div>
             <Options page={page} may={may} />
             <Cautions words={page.cautions} />

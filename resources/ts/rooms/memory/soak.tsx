@@ -5,6 +5,7 @@ import { ulid } from 'ulid';
 import { api, data, Refusal, words, type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
 import { TonesSwitch } from '../../bench/tones-switch';
+import { Say } from '../../bench/say';
 import { Button, Cautions, Field, LinkButton, Notice, Part } from '../../ui/controls';
 import { KeyHelp, useKeys } from '../../ui/keys';
 import { Loaded, Page } from '../../ui/page';
@@ -139,6 +140,15 @@ function SoakSheet({ page }: { page: Schemas['SoakPage'] }) {
                 {may && <Passes page={page} count={count} />}
                 <div className="flex flex-col gap-3">
                     {count.shown !== null && <Bound soak={count.shown} />}
+                    {may && (
+                        <Say
+                            job={page.job.id}
+                            title="It soaks by itself"
+                            word="runs "
+                            label="How long until the next look, and what: the bench's list of what runs then has it"
+                            example="8 h memory soak of bank 0, warm in oven"
+                        />
+                    )}
                     <Part title="Soaks that are kept">
                         {page.kept.length === 0 ? (
                             <p className="text-soft">None yet. A cure is believed after the same test has passed for long enough.</p>

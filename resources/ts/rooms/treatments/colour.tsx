@@ -6,6 +6,7 @@ import { Button, Field, Notice, Part } from '../../ui/controls';
 import { number, percent } from '../../ui/number';
 import { Select } from '../../ui/select';
 import { dayAndClock } from '../../ui/when';
+import { BeforeAndAfter, Curve } from './brightening';
 
 interface Spot {
     x: number;
@@ -48,6 +49,8 @@ export function Colour({ page, may }: { page: Schemas['TreatmentsPage']; may: bo
                         ))}
                     </ol>
                     <p className="text-sm text-soft">{it.readings.at(-1)?.reasons[0]}</p>
+                    <BeforeAndAfter part={it} />
+                    <Curve part={it} />
                     <p>{it.says}.</p>
                 </section>
             ))}
