@@ -84,7 +84,11 @@ final class SetupTest extends TestCase
         $chrome->field('Sold as, MB')->sendKeys(Key::ENTER);
         $chrome->see('Drive disc 1: 615 cylinders, 4 heads, 17 sectors, sold as 20 MB');
         $way = 'The drive: how; works, in part, sounds bad or nothing; MB counted, kB/s, bad sectors';
-        foreach (['adapter, nothing', 'warm, in part, 18 MB, 9 bad', 'its own controller, works, 20.1 MB, 180 kB/s, 3 bad', 'turned over, works, 20.1 MB, 90 kB/s, 0 bad',
+        foreach ([
+            'adapter, nothing',
+            'warm, in part, 18 MB, 9 bad',
+            'its own controller, works, 20.1 MB, 180 kB/s, 3 bad',
+            'turned over, works, 20.1 MB, 90 kB/s, 0 bad',
         ] as $i => $said) {
             $chrome->field($way)->sendKeys("disc 1: {$said}".Key::ENTER);
             $chrome->find('tbody tr:nth-child('.($i + 1).') th[scope=row]');

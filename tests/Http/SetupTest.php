@@ -138,6 +138,9 @@ final class SetupTest extends TestCase
         }
         $found = $this->getJson("/api/jobs/{$job->id}/isolation")->assertOk()->json('swaps.diagnoses');
         self::assertIsArray($found);
-        self::assertMatchesRegularExpression('/(sound card with network card|network card with sound card) \(both can be set to take interrupt\)/', (string) $found[0]);
+        self::assertMatchesRegularExpression(
+            '/(sound card with network card|network card with sound card) \(both can be set to take interrupt\)/',
+            (string) $found[0],
+        );
     }
 }

@@ -52,7 +52,9 @@ final readonly class SetupSheet implements Fact
         }
         $found = ($search ?? self::search(...))(json_encode(['devices' => array_values($devices)], JSON_THROW_ON_ERROR));
 
-        return $settings === [] && $reported === [] && $chain === null && $cable === null ? null : new self(array_values($settings), $found, $chain, $cable, $reported);
+        return $settings === [] && $reported === [] && $chain === null && $cable === null
+            ? null
+            : new self(array_values($settings), $found, $chain, $cable, $reported);
     }
 
     public static function search(string $document): AssignFound
