@@ -10,6 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class TreatmentStepCard
 {
+    /** @param list<string> $amounts */
     public function __construct(
         #[OA\Property]
         public int $n,
@@ -29,6 +30,8 @@ final readonly class TreatmentStepCard
         public ?string $due,
         #[OA\Property]
         public ?string $vessel,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'for the vessel at hand')]
+        public array $amounts,
     ) {
     }
 }

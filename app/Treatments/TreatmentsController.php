@@ -9,6 +9,7 @@ use App\Logbook\Cards;
 use App\Logbook\Job;
 use App\Logbook\StandingOfJob;
 use Ash\Document\Node;
+use Ash\Treatments\Amounts;
 use Ash\Treatments\Brightening;
 use Ash\Treatments\Choose;
 use Ash\Treatments\ColourCompared;
@@ -149,7 +150,7 @@ final readonly class TreatmentsController
         return new TreatmentStepCard(
             n: $n, do: $step->do, minutes: $step->minutes, hands: $step->hands, caution: $step->caution, state: $state, begun: $begun?->id,
             due: $data?->dueAt === null ? null : Cards::time($data->dueAt->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d H:i:s.v')),
-            vessel: $data?->vessel,
+            vessel: $data?->vessel, amounts: $of === null ? [] : Amounts::of($of->chosen)[$n] ?? [],
         );
     }
 }

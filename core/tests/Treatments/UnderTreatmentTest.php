@@ -16,6 +16,7 @@ use Ash\Logbook\Situation;
 use Ash\Logbook\Stage;
 use Ash\Logbook\Step;
 use Ash\Tests\House;
+use Ash\Treatments\Amounts;
 use Ash\Treatments\Damage;
 use Ash\Treatments\Material;
 use Ash\Treatments\MeansTable;
@@ -26,6 +27,7 @@ use Ash\Treatments\StepBegun;
 use Ash\Treatments\TreatmentChosen;
 use Ash\Treatments\TreatmentStep;
 use Ash\Treatments\UnderTreatment;
+use Ash\Treatments\Vessel;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -202,5 +204,43 @@ final class UnderTreatmentTest extends TestCase
         }
         self::assertSame('observation', RunsAlone::said('now without a fault', 'runs now without a fault')->kind);
         self::assertSame('2026-11-28T01:30:00+00:00', (new RunsAlone('glue', 90))->from(new \DateTimeImmutable('2026-11-28T00:00:00Z'))->dueAt?->format('c'));
+    }
+
+    /** By hand: 7 g a litre; crystals are 37 % carbonate; 5 A for 14 min makes 0.524 l of hydrogen, 12 V and 5 A warm 10 l by 1.20 C in that time. */
+    public function test_amounts_are_worked_out_for_the_vessel_at_hand(): void
+    {
+        $chosen = static fn (string $means, Damage $damage, Material $of, ?Vessel $vessel, PartFlag ...$flags): array => Amounts::of(
+            new TreatmentChosen('brackets', $damage, $of, $means, array_values($flags), $vessel),
+        );
+        $bath = $chosen('electrolysis', Damage::Rust, Material::Steel, new Vessel(10, 12, 5));
+        self::assertSame([2, 5], array_keys($bath));
+        self::assertSame(['70 g of washing soda without water, or 189 g of its crystals, in 10 l'], $bath[2]);
+        self::assertSame(
+            ['2.24 l of hydrogen an hour want 0.224 m3 of fresh air an hour; the supply off before a clip is touched: a spark lights it'],
+            $bath[5],
+        );
+        self::assertSame([2], array_keys($chosen('electrolysis', Damage::Rust, Material::Steel, new Vessel(10))));
+        $care = $chosen('electrolysis', Damage::Rust, Material::Steel, new Vessel(10, 24, 5, airM3H: 0.1), PartFlag::PaintToKeep)[5];
+        self::assertSame(['paint comes off with it', '24 V: dry hands, and the supply off before anything is touched'], array_slice($care, 0, 2));
+        self::assertSame(
+            [[], []],
+            [$chosen('electrolysis', Damage::Rust, Material::Steel, null), $chosen('brush_oil', Damage::Rust, Material::Steel, new Vessel(5))],
+        );
+        self::assertSame([2 => ['2 l as it comes out of the bottle']], $chosen('vinegar_soak', Damage::Rust, Material::Steel, new Vessel(2)));
+        self::assertStringStartsWith('400 g of 25 % and 1600 g of water make 2000 g of 5 %', $chosen('vinegar_soak', Damage::Rust, Material::Steel, new Vessel(
+            2, stockPct: 25,
+        ))[2][0]);
+        $peroxide = $chosen('vapour_brightening', Damage::Yellowing, Material::Abs, new Vessel(0.5, stockPct: 35));
+        self::assertSame([2], array_keys($peroxide));
+        self::assertStringContainsString('171.4 g of 35 % and 328.6 g of water make 500 g of 12 %', $peroxide[2][0]);
+        self::assertStringContainsString('restricted', $peroxide[2][1]);
+        try {
+            House::entry('treatment', [
+                'part' => 'a', 'damage' => 'rust', 'material' => 'steel', 'means' => 'electrolysis', 'vessel' => ['litres' => 10, 'volts' => 40, 'amps' => 5],
+            ]);
+            self::fail('40 V over a bath');
+        } catch (InvalidDocument $refused) {
+            self::assertSame(['/vessel', "40 V: above 30 V nobody's wet hands belong near a bath"], [$refused->pointer, $refused->detail]);
+        }
     }
 }

@@ -2591,6 +2591,13 @@ export interface components {
             material: "steel" | "plated_steel" | "aluminium" | "copper_alloy" | "gold_contact" | "abs" | "polystyrene" | "rubber" | "board";
             means: string;
             part: string;
+            vessel?: {
+                air_m3_h?: number;
+                amps?: number;
+                litres: number;
+                stock_pct?: number;
+                volts?: number;
+            };
         };
         /** @description of an entry "step done", as it is handed in */
         DataTreatmentDone: {
@@ -4705,6 +4712,8 @@ export interface components {
         };
         /** @description A step of a treatment. */
         TreatmentStepCard: {
+            /** @description for the vessel at hand */
+            amounts: string[];
             begun: string | null;
             caution: string | null;
             do: string;

@@ -4,8 +4,10 @@ import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
 import { record, type Sent } from '../../api/outbox';
 import { useLive } from '../../bench/live';
+import { Figures } from '../../bench/sums';
 import { Button, Field, Notice, Part } from '../../ui/controls';
 import { KeyHelp } from '../../ui/keys';
+import { filled } from '../../ui/number';
 import { Loaded, Page } from '../../ui/page';
 import { choices, Select } from '../../ui/select';
 import { useMayRecord } from '../../ui/session';
@@ -17,6 +19,16 @@ type TreatmentsPage = Schemas['TreatmentsPage'];
 type Damage = Schemas['DataTreatment']['damage'];
 type Material = Schemas['DataTreatment']['material'];
 type Flag = NonNullable<Schemas['DataTreatment']['flags']>[number];
+
+const VESSEL = { litres: '', volts: '', amps: '', stock_pct: '', air_m3_h: '' };
+const VESSEL_FIELDS = [
+    ['litres', 'Litres'],
+    ['volts', 'Supply, volts'],
+    ['amps', 'Its limit, amperes'],
+    ['stock_pct', 'Bottle, % by mass'],
+    ['air_m3_h', 'Fresh air, m3/h'],
+] as const;
+const VESSEL_NUMBERS = VESSEL_FIELDS.map(([name]) => name);
 
 /** Parts under treatment: what is wrong with them, the means side by side, and the steps with what runs. */
 export function Treatments() {
@@ -93,6 +105,11 @@ function UnderWay({ page, treatment, may }: { page: TreatmentsPage; treatment: S
                                 {step.vessel !== null && `, in ${step.vessel}`}
                                 {step.state === 'running' && step.due !== null && `, until ${clock(step.due)}`}
                             </span>
+                            {step.amounts.map((it) => (
+                                <span key={it} className="block font-bold tabular-nums first-letter:uppercase">
+                                    {it}
+                                </span>
+                            ))}
                             {step.caution !== null && step.state !== 'done' && (
                                 <span className="block text-sm font-bold text-out">Caution: {step.caution}</span>
                             )}
@@ -146,6 +163,7 @@ function Another({ page }: { page: TreatmentsPage }) {
     const [damage, setDamage] = useState('');
     const [material, setMaterial] = useState('');
     const [flags, setFlags] = useState<string[]>([]);
+    const [vessel, setVessel] = useState(VESSEL);
     const [sent, setSent] = useState<Sent | null>(null);
     const means = useQuery({
         queryKey: ['treatments', 'choices', damage, material, flags],
@@ -168,6 +186,7 @@ function Another({ page }: { page: TreatmentsPage }) {
                     material: material as Material,
                     means: it.id,
                     ...(flags.length === 0 ? {} : { flags: flags as Flag[] }),
+                    ...(vessel.litres.trim() === '' ? {} : { vessel: filled(vessel, VESSEL_NUMBERS) as NonNullable<Schemas['DataTreatment']['vessel']> }),
                 },
             },
             `${part}: ${it.words}`,
@@ -178,6 +197,7 @@ function Another({ page }: { page: TreatmentsPage }) {
             setDamage('');
             setMaterial('');
             setFlags([]);
+            setVessel(VESSEL);
         }
     };
     return (
@@ -202,7 +222,11 @@ function Another({ page }: { page: TreatmentsPage }) {
                     </label>
                 ))}
             </fieldset>
-            <p className="text-sm text-soft">Data sheets, local rules and licensed practice come before what stands here.</p>
+            <fieldset className="mt-2 flex flex-wrap items-end gap-3">
+                <legend className="text-sm font-bold">The vessel at hand, so that the plan says how much; may stay empty</legend>
+                <Figures fields={VESSEL_FIELDS} typed={vessel} set={(name, value) => setVessel({ ...vessel, [name]: value })} />
+            </fieldset>
+            <p className="mt-2 text-sm text-soft">Data sheets, local rules and licensed practice come before what stands here.</p>
             {means.data !== undefined && (
                 <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Means side by side">
                     <table className="mt-2 text-left">
