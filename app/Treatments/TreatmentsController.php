@@ -82,7 +82,7 @@ final readonly class TreatmentsController
                 $yellow = $it->found[0]->yellowness ?? null;
                 $all[$it->part][] = $it;
                 $parts[$it->part][] = new ColourPoint(
-                    entry: $entry->id, at: Cards::time($entry->at->utc()->format('Y-m-d H:i:s.v')), picture: '/photos/'.strtolower($it->photo),
+                    entry: $entry->id, at: Cards::time($entry->at->utc()->format('Y-m-d H:i:s.v')), picture: "/photos/{$it->photo}",
                     yellowness: $yellow === null ? null : number_format($yellow, 0), hours: $it->hours, delta: $it->delta(),
                     delta_words: number_format($it->delta(), 1), says: $it->sentence(''), reasons: $it->reasons,
                 );

@@ -39,7 +39,12 @@ final class TreatmentsTest extends TestCase
         $chrome->see('Leading words');
         $chrome->press('t');
         $chrome->see('No part of this job is under treatment');
+        foreach (['Litres' => '10', 'Supply, volts' => '12', 'Its limit, amperes' => '5'] as $label => $value) {
+            $chrome->field($label)->sendKeys($value);
+        }
         $this->choose('slot brackets', 'rust', 'steel', 'electrolysis');
+        $chrome->see('70 g of washing soda without water, or 189 g of its crystals, in 10 l');
+        $this->axe('a plan with its amounts');
         $this->through(4);
         $chrome->see('Caution: supply off first');
         $chrome->field('Vessel or place of slot brackets')->sendKeys('bath 1');
@@ -116,6 +121,7 @@ final class TreatmentsTest extends TestCase
         $chrome->go("/jobs/{$job}/treatments");
         $chrome->field('Photo with part, reference patch and grey card')->sendKeys('lid beside');
         $chrome->field('The part, by name')->sendKeys('lid');
+        $chrome->field('Hours of brightening so far')->sendKeys('0');
         $photo = $chrome->find('[role="application"]');
         // From the middle, which is the reference: left to the part, back to the middle, right to the card.
         $photo->sendKeys(str_repeat(Key::ARROW_LEFT, 30).Key::ENTER);
@@ -126,5 +132,20 @@ final class TreatmentsTest extends TestCase
         $chrome->see('from the reference, yellowness');
         $chrome->see('A camera is no colorimeter');
         $chrome->see('two readings some hours apart say when it may match');
+        // Twenty hours later, between what it was and its hidden side: before and now, and the curve.
+        $chrome->field('Photo with part, reference patch and grey card')->sendKeys('lid beside');
+        $chrome->field('The part, by name')->sendKeys('lid');
+        $chrome->field('Hours of brightening so far')->sendKeys('20');
+        $chrome->find('[role="application"]')->sendKeys(str_repeat(Key::ARROW_LEFT, 17).Key::ENTER.str_repeat(Key::ARROW_RIGHT, 17).Key::ENTER
+            .str_repeat(Key::ARROW_RIGHT, 30).Key::ENTER);
+        $chrome->button('Read the colours')->sendKeys(Key::ENTER);
+        $chrome->see('of the difference is gone');
+        $chrome->see('The first place has changed by');
+        $chrome->find('[aria-label^="Difference of lid from the reference over the hours"] canvas');
+        $this->axe('before and now');
+        $chrome->until(
+            static fn (): bool => $chrome->script('return [...document.querySelectorAll("main img")].every((it) => it.complete && it.naturalWidth > 0)') === true,
+            'a picture is missing',
+        );
     }
 }
