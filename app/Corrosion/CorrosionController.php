@@ -55,6 +55,7 @@ final readonly class CorrosionController
 
     #[OA\Get(path: '/jobs/{job}/corrosion', operationId: 'showCorrosion', tags: ['corrosion'], parameters: [
         new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'board', description: 'another of the machine', schema: new OA\Schema(type: 'string')),
         new OA\QueryParameter(
             name: 'on_board',
             description: 'comma-separated: what the board carries that forbids a bath; "none": somebody has looked, and nothing does; absent: nobody has',
@@ -68,7 +69,7 @@ final readonly class CorrosionController
     ], responses: [new OA\Response(response: 200, description: 'survey, work list, continuity', content: new OA\JsonContent(ref: CorrosionPage::class))])]
     public function show(Request $request, Job $job): JsonResponse
     {
-        $query = Node::of((object) $request->query->all())->only('on_board', 'also');
+        $query = Node::of((object) $request->query->all())->only('board', 'on_board', 'also');
         $list = static fn (?Node $words): array => $words === null || $words->isNull()
             ? []
             : array_values(array_filter(array_map(trim(...), explode(',', $words->string())), static fn (string $it): bool => $it !== ''));
@@ -80,7 +81,7 @@ final readonly class CorrosionController
         );
         $also = array_map(static fn (string $it): Substance|string => Substance::tryFrom($it) ?? $it, $list($query->optional('also')));
 
-        return new JsonResponse(SurveyOfJob::of($job)->page($onBoard, $also));
+        return new JsonResponse(SurveyOfJob::of($job->atHand($query))->page($onBoard, $also));
     }
 
     #[OA\Post(

@@ -30,6 +30,8 @@ final readonly class CorrosionPage
     public function __construct(
         #[OA\Property()]
         public JobCard $job,
+        #[OA\Property(description: 'name of the board at hand')]
+        public string $board,
         #[OA\Property(type: 'array', items: new OA\Items(ref: PlaceCard::class), description: 'worst first')]
         public array $places,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'places that carry something: continuity is measured there')]

@@ -58,6 +58,12 @@ final class CorrosionRoom extends Room
         return $data->judgedAt($place);
     }
 
+    /** A trace lies on the board where its place was found. */
+    public function boardOf(EntryData $data, Taking $at): ?string
+    {
+        return $data instanceof ContinuityRead ? Entry::query()->where('job_id', $at->job->id)->find($data->place)?->board_id : null;
+    }
+
     public function decides(): array
     {
         return [SurveyPlace::KIND, ContinuityRead::KIND];

@@ -7,6 +7,7 @@ namespace App\Corrosion;
 use App\Batteries\CompleteBattery;
 use App\Bench\ChoiceCard;
 use App\Bench\StripCard;
+use App\Logbook\Board;
 use App\Logbook\Cards;
 use App\Logbook\Entry;
 use App\Logbook\Job;
@@ -40,12 +41,16 @@ final readonly class SurveyOfJob
     {
     }
 
+    /** @param Job $job as it is about the board at hand: a leak is a board's own */
     public static function of(Job $job): self
     {
         $places = $readings = [];
         $first = self::firsts($job);
         $entries = Entry::standing(SurveyPlace::KIND, ContinuityRead::KIND)->where('job_id', $job->id)->orderBy('at')->orderBy('id')->get();
         foreach ($entries as $entry) {
+            if (strcasecmp((string) $entry->board_id, $job->board_id) !== 0) {
+                continue;
+            }
             $data = $entry->data;
             if ($data instanceof SurveyPlace) {
                 $places[$entry->id] = $data;
@@ -69,6 +74,7 @@ final readonly class SurveyOfJob
 
         return new CorrosionPage(
             job: Cards::job(Cards::jobs()->where('jobs.id', $this->job->id)->first() ?? abort(404)),
+            board: Board::query()->findOrFail($this->job->board_id)->name,
             places: array_map($this->card(...), array_keys($this->places), $this->places),
             carrying: array_keys(array_filter($this->places, static fn (SurveyPlace $it): bool => $it->carries !== Carries::Nothing)),
             chemistry: $chemistry?->words(),

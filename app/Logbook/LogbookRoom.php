@@ -81,6 +81,7 @@ final class LogbookRoom extends Room
     {
         Route::post('kinds/{kind}/merge', [Merges::class, 'kinds']);
         Route::post('machines/{machine}/merge', [Merges::class, 'machines']);
+        Route::post('boards/{board}/merge', [Merges::class, 'boards']);
         Route::delete('machines/{machine}/contact', [Merges::class, 'erase']);
     }
 

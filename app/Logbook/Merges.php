@@ -104,6 +104,40 @@ final readonly class Merges
         }));
     }
 
+    #[OA\Post(
+        path: '/boards/{board}/merge',
+        operationId: 'mergeBoards',
+        tags: ['logbook'],
+        parameters: [new OA\PathParameter(name: 'board', schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(content: new OA\JsonContent(ref: '#/components/schemas/MergeBody')),
+        responses: [
+            new OA\Response(response: 200, description: 'what it does, or did', content: new OA\JsonContent(ref: MergeCard::class)),
+            new OA\Response(response: 422, description: 'refused', content: new OA\JsonContent(ref: Errors::class)),
+        ],
+    )]
+    public function boards(Request $request, Board $board): JsonResponse
+    {
+        $body = Body::as($request, MergeBody::class);
+
+        return new JsonResponse(Once::transaction(static function () use ($board, $body): MergeCard {
+            $other = Board::query()->lockForUpdate()->find($body->other) ?? throw InvalidDocument::at('/other', 'there is no such board');
+            self::apart($board->id, $other->id, $board->merged_into, $other->merged_into);
+            $sits = Machine::query()->findOrFail($other->machine_id);
+            // One board cannot sit in two places: the other one has to lie on the shelf, where it has a bare place of its own.
+            $sits->bare || throw InvalidDocument::at('/other', "sits in {$sits->name}: take it out there first, or merge the machines");
+            $conflicts = $board->serial !== null && $other->serial !== null && $board->serial !== $other->serial
+                ? ["serial: {$board->serial} stays, {$other->serial} goes"]
+                : [];
+            if ($body->done) {
+                Board::query()->where('merged_into', $other->id)->update(['merged_into' => $board->id]);
+                $board->update(['serial' => $board->serial ?? $other->serial]);
+                $other->update(['merged_into' => $board->id]);
+            }
+
+            return new MergeCard($body->done, $conflicts, ["the record of {$other->name} is shown with that of {$board->name}"]);
+        }));
+    }
+
     #[OA\Delete(
         path: '/machines/{machine}/contact',
         operationId: 'eraseContact',

@@ -23,15 +23,16 @@ final readonly class MemoryController
         new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'map', schema: new OA\Schema(type: 'string')),
         new OA\QueryParameter(name: 'run', schema: new OA\Schema(type: 'string')),
         new OA\QueryParameter(name: 'against', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'board', description: 'another of the machine', schema: new OA\Schema(type: 'string')),
     ], responses: [new OA\Response(response: 200, description: 'map, runs, suspects', content: new OA\JsonContent(ref: MemoryPage::class))])]
     public function show(Request $request, Job $job): JsonResponse
     {
-        $query = Node::of((object) $request->query->all())->only('map', 'run', 'against');
+        $query = Node::of((object) $request->query->all())->only('map', 'run', 'against', 'board');
         $word = static fn (string $name): ?string => $query->has($name) && !$query->at($name)->isNull() && $query->at($name)->string() !== ''
             ? $query->at($name)->string()
             : null;
 
-        return new JsonResponse(MemoryOfJob::of($job, $word('map'), $word('run'), $word('against')));
+        return new JsonResponse(MemoryOfJob::of($job->atHand($query), $word('map'), $word('run'), $word('against')));
     }
 
     #[OA\Get(path: '/jobs/{job}/memory/counted', operationId: 'countedMemory', tags: ['memory'], parameters: [

@@ -6,6 +6,7 @@ namespace App\Memory;
 
 use App\Instruments\SerialPort;
 use App\Instruments\SerialPortCard;
+use App\Logbook\Board;
 use App\Logbook\Cards;
 use App\Logbook\Entry;
 use App\Logbook\Job;
@@ -55,7 +56,7 @@ final readonly class MemoryOfJob
 
         return new MemoryPage(
             job: Cards::job(Cards::jobs()->where('jobs.id', $job->id)->first() ?? abort(404)),
-            maps: array_map(MemoryCards::map(...), $described->all), map: $memory?->key,
+            board: Board::query()->findOrFail($job->board_id)->name, maps: array_map(MemoryCards::map(...), $described->all), map: $memory?->key,
             sockets: $memory === null ? null : MemoryCards::sockets($memory, Seen::of($memory->map, []), [], $codes?->chips->at(null) ?? []),
             runs: array_values($runs->map(static fn (Entry $it): MemoryRunRow => MemoryCards::runRow($it, self::run($it)))->all()),
             run: $shown === null ? null : MemoryCards::run($shown, self::run($shown), $codes?->chips->at($shown->at) ?? []),
@@ -111,7 +112,7 @@ final readonly class MemoryOfJob
     /** @param list<FittedMemory> $memories */
     private static function usual(Job $job, array $memories): ?FittedMemory
     {
-        $slot = \App\Logbook\Board::query()->findOrFail($job->board_id)->slot;
+        $slot = Board::query()->findOrFail($job->board_id)->slot;
         $here = array_values(array_filter($memories, static fn (FittedMemory $it): bool => $it->board === $slot));
 
         return $here[0] ?? $memories[0] ?? null;

@@ -25,6 +25,8 @@ final readonly class MemoryPage
     public function __construct(
         #[OA\Property()]
         public JobCard $job,
+        #[OA\Property(description: 'name of the board at hand')]
+        public string $board,
         #[OA\Property(type: 'array', items: new OA\Items(ref: MemoryMapCard::class))]
         public array $maps,
         #[OA\Property()]

@@ -144,7 +144,9 @@ final class TreatmentsTest extends TestCase
         $chrome->find('[aria-label^="Difference of lid from the reference over the hours"] canvas');
         $this->axe('before and now');
         $chrome->until(
-            static fn (): bool => $chrome->script('return [...document.querySelectorAll("main img")].every((it) => it.complete && it.naturalWidth > 0)') === true,
+            static fn (): bool => $chrome->script(
+                'return [...document.querySelectorAll("main img")].every((it) => it.complete && it.naturalWidth > 0)',
+            ) === true,
             'a picture is missing',
         );
     }

@@ -175,6 +175,51 @@ final class BoardsTest extends TestCase
         );
     }
 
+    /** A card that came by post turns out to be the one that was known already: one record, nothing rewritten. */
+    public function test_two_boards_that_are_one_are_merged_alone(): void
+    {
+        $here = $this->takeIn(['name' => 'Tern 4']);
+        $post = $this->takeIn(['name' => 'Tern 4 main board', 'alone' => true]);
+        $this->add($post, ['kind' => 'observation', 'text' => 'came by post'])->assertCreated();
+        $merge = fn (Role $role, string $of, array $body): TestResponse => $this->as($role)->postJson("/api/boards/{$of}/merge", $body);
+        $merge(Role::Technician, $here->board_id, ['other' => $post->board_id])->assertForbidden();
+        self::assertRefused($merge(Role::Lead, $here->board_id, ['other' => $here->board_id]), '/other', 'same one');
+        self::assertRefused($merge(Role::Lead, $post->board_id, ['other' => $here->board_id]), '/other', 'take it out there first');
+        self::assertRefused($merge(Role::Lead, $here->board_id, ['other' => self::ulid()]), '/other', 'no such board');
+        Board::query()->whereKey($post->board_id)->update(['serial' => 'P-7']);
+        $seen = $merge(Role::Lead, $here->board_id, ['other' => $post->board_id])->assertOk();
+        self::assertSame([false, []], [$seen->json('done'), $seen->json('conflicts')]);
+        self::assertStringContainsString('is shown with that of', self::text($seen->json('moves.0')));
+        $said = fn (): array => array_column((array) $this->getJson("/api/boards/{$here->board_id}")->assertOk()->json('entries'), 'says');
+        self::assertNotContains('came by post', $said(), 'a look changes nothing');
+        $merge(Role::Lead, $here->board_id, ['other' => $post->board_id, 'done' => true])->assertOk();
+        self::assertContains('came by post', $said());
+        self::assertSame('P-7', $this->getJson("/api/boards/{$here->board_id}")->json('board.serial'));
+        self::assertSame($post->board_id, Entry::query()->where('text', 'came by post')->value('board_id'));
+        self::assertNotContains($post->board_id, array_column((array) $this->getJson('/api/boards')->json('boards'), 'id'));
+        self::assertRefused($merge(Role::Lead, $here->board_id, ['other' => $post->board_id]), '/other', 'merged into another already');
+    }
+
+    /** A leak and a memory are a board's own, as capacitors are: another board of the machine needs no second job. */
+    public function test_a_leak_survey_and_a_memory_are_of_the_board_at_hand(): void
+    {
+        $job = $this->job('curlew-16', 'cpu');
+        $card = Board::query()->where('machine_id', $job->machine_id)->where('slot', 'memory')->firstOrFail();
+        $this->add($job, ['line' => 'leak R14 trace 3 12 mm signal'])->assertCreated();
+        $this->add($job, ['line' => 'leak C3 trace 2 5 mm ground', 'board' => $card->id])->assertCreated();
+        $page = fn (string $of = ''): TestResponse => $this->getJson("/api/jobs/{$job->id}/corrosion{$of}")->assertOk();
+        self::assertSame([['R14 trace'], ['C3 trace']], [
+            array_column((array) $page()->json('places'), 'place'), array_column((array) $page("?board={$card->id}")->json('places'), 'place'),
+        ]);
+        self::assertSame($card->name, $page("?board={$card->id}")->json('board'));
+        $place = self::text($page("?board={$card->id}")->json('places.0.id'));
+        $read = $this->add($job, ['kind' => 'continuity', 'data' => ['place' => $place, 'measured_ohm' => 'open', 'lead_ohm' => 0]])->assertCreated();
+        self::assertSame($card->id, Entry::query()->findOrFail(self::text($read->json('entry.id')))->board_id, 'it lies where its place was found');
+        self::assertRefused($this->getJson("/api/jobs/{$job->id}/corrosion?board=".self::ulid()), '/board', 'not a board of this machine');
+        $this->getJson("/api/jobs/{$job->id}/memory?board={$card->id}")->assertOk()->assertJsonPath('board', $card->name)->assertJsonPath('map', 'main');
+        self::assertRefused($this->getJson("/api/jobs/{$job->id}/memory?board=".self::ulid()), '/board', 'not a board of this machine');
+    }
+
     public function test_a_rom_dump_hangs_on_its_kind_to_the_byte(): void
     {
         $job = $this->takeIn(['name' => 'Tern 4']);

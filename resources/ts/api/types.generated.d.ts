@@ -52,6 +52,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/boards/{board}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mergeBoards"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/boards/{board}/photos": {
         parameters: {
             query?: never;
@@ -1978,6 +1994,8 @@ export interface components {
         };
         /** @description The leak survey of a job, the work list that follows from it, and the continuity of what it touched. */
         CorrosionPage: {
+            /** @description name of the board at hand */
+            board: string;
             carries: string[];
             /** @description places that carry something: continuity is measured there */
             carrying: string[];
@@ -3410,6 +3428,8 @@ export interface components {
             against: components["schemas"]["MemoryRunCard"] | null;
             /** @description what three-supply chips want before power */
             bias: string | null;
+            /** @description name of the board at hand */
+            board: string;
             /** @description by the date codes */
             built: string | null;
             cautions: string[];
@@ -4816,6 +4836,41 @@ export interface operations {
             };
         };
     };
+    mergeBoards: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                board: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["MergeBody"];
+            };
+        };
+        responses: {
+            /** @description what it does, or did */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MergeCard"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
     listBoardPhotos: {
         parameters: {
             query?: {
@@ -5509,6 +5564,8 @@ export interface operations {
             query?: {
                 /** @description comma-separated: further substances meant to be used, by name; other words are not judged */
                 also?: string;
+                /** @description another of the machine */
+                board?: string;
                 /** @description comma-separated: what the board carries that forbids a bath; "none": somebody has looked, and nothing does; absent: nobody has */
                 on_board?: string;
             };
@@ -5688,6 +5745,8 @@ export interface operations {
         parameters: {
             query?: {
                 against?: string;
+                /** @description another of the machine */
+                board?: string;
                 map?: string;
                 run?: string;
             };

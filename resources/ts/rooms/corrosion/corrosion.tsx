@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { useBoardAtHand } from '../../api/at-hand';
 import { api, data, type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
 import { Button, Cautions, Field, Notice, Part } from '../../ui/controls';
@@ -18,13 +19,17 @@ export function Corrosion() {
     const { id = '' } = useParams();
     const [onBoard, setOnBoard] = useState<string[]>([]);
     const [also, setAlso] = useState<string[]>([]);
+    const board = useBoardAtHand(id);
     const corrosion = useQuery({
-        queryKey: ['corrosion', id, onBoard, also],
+        queryKey: ['corrosion', id, board, onBoard, also],
         placeholderData: keepPreviousData,
         queryFn: () =>
             data(
                 api.GET('/jobs/{job}/corrosion', {
-                    params: { path: { job: id }, query: { on_board: onBoard.join(','), also: also.join(',') } },
+                    params: {
+                        path: { job: id },
+                        query: { on_board: onBoard.join(','), also: also.join(','), ...(board === undefined ? {} : { board }) },
+                    },
                 }),
             ),
     });
@@ -56,6 +61,7 @@ function CorrosionSheet({
                     <Link to={`/jobs/${page.job.id}`}>
                         {page.job.label}, {page.job.title}
                     </Link>
+                    . {page.board}
                     {page.chemistry !== null && `. It leaked from ${page.chemistry} cells`}
                 </>
             }

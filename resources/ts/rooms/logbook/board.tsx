@@ -5,10 +5,11 @@ import { api, data, type Schemas } from '../../api/client';
 import { Brought, useRooms } from '../../bench/house';
 import { Button, LinkButton, Notice, Part } from '../../ui/controls';
 import { Loaded, Page } from '../../ui/page';
-import { useMayRecord } from '../../ui/session';
+import { useIsLead, useMayRecord } from '../../ui/session';
 import { day } from '../../ui/when';
 import { EntryDays } from './entries';
 import { ImportButton } from './import';
+import { MergePart } from './merge';
 import { Moves } from './moves';
 import { Look, Pairs, Thumbnails } from '../../bench/photos';
 
@@ -45,6 +46,7 @@ export function BoardRecord() {
 
 function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: string; children: React.ReactNode }) {
     const may = useMayRecord();
+    const lead = useIsLead();
     const links = useRooms().flatMap((room) => room.boardLinks ?? []);
     return (
         <Page
@@ -99,6 +101,7 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
                 {page.jobs.length === 0 && <p className="text-soft">No job yet.</p>}
             </Part>
             {children}
+            {lead && <MergePart of="boards" id={id} name={page.board.name} />}
         </Page>
     );
 }

@@ -4,41 +4,55 @@ import { api, data, type Schemas } from '../../api/client';
 import { Button, Field, Notice, Part } from '../../ui/controls';
 import { useSend } from '../../ui/form';
 
-/** Two kinds or two machines that are one: looked at before it is done. A lead's. */
-export function MergePart({ of, id, name }: { of: 'kinds' | 'machines'; id: string; name: string }) {
+type Of = 'kinds' | 'machines' | 'boards';
+const TITLES: Record<Of, string> = {
+    kinds: 'The same kind under another name',
+    machines: 'The same machine under another name',
+    boards: 'The same board under another name',
+};
+
+/** The others by a word of theirs. */
+const search = async (of: Of, words: string): Promise<{ id: string; name: string }[]> => {
+    const params = { query: { search: words } };
+    if (of === 'kinds') return data(api.GET('/kinds', { params }));
+    if (of === 'machines') return (await data(api.GET('/machines', { params }))).machines;
+    return (await data(api.GET('/boards', { params }))).boards;
+};
+
+const merge = (of: Of, id: string, body: Schemas['MergeBody']) => {
+    if (of === 'kinds') return data(api.POST('/kinds/{kind}/merge', { params: { path: { kind: id } }, body }));
+    if (of === 'machines') return data(api.POST('/machines/{machine}/merge', { params: { path: { machine: id } }, body }));
+    return data(api.POST('/boards/{board}/merge', { params: { path: { board: id } }, body }));
+};
+
+/** Two kinds, machines or boards that are one: looked at before it is done. A lead's. */
+export function MergePart({ of, id, name }: { of: Of; id: string; name: string }) {
     const client = useQueryClient();
-    const [search, setSearch] = useState('');
+    const [words, setWords] = useState('');
     const [other, setOther] = useState<{ id: string; name: string } | null>(null);
     const [seen, setSeen] = useState<Schemas['MergeCard'] | null>(null);
-    const asked = useDeferredValue(search.trim());
+    const asked = useDeferredValue(words.trim());
     const found = useQuery({
         queryKey: ['merge', of, asked],
         enabled: asked !== '',
-        queryFn: async () =>
-            of === 'kinds'
-                ? await data(api.GET('/kinds', { params: { query: { search: asked } } }))
-                : (await data(api.GET('/machines', { params: { query: { search: asked } } }))).machines,
+        queryFn: () => search(of, asked),
     });
-    const ask = (body: Schemas['MergeBody']) =>
-        of === 'kinds'
-            ? data(api.POST('/kinds/{kind}/merge', { params: { path: { kind: id } }, body }))
-            : data(api.POST('/machines/{machine}/merge', { params: { path: { machine: id } }, body }));
     const form = useSend(
-        () => ask({ other: other?.id ?? '', ...(seen === null ? {} : { done: true }) }),
+        () => merge(of, id, { other: other?.id ?? '', ...(seen === null ? {} : { done: true }) }),
         (card) => {
             setSeen(card);
             if (card.done) void client.invalidateQueries();
         },
     );
     return (
-        <Part title={of === 'kinds' ? 'The same kind under another name' : 'The same machine under another name'}>
+        <Part title={TITLES[of]}>
             <div className="max-w-md">
                 <Field
                     label="Search for the other one"
                     type="search"
-                    value={search}
+                    value={words}
                     onChange={(event) => {
-                        setSearch(event.target.value);
+                        setWords(event.target.value);
                         setOther(null);
                         setSeen(null);
                     }}

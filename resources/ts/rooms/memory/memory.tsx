@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useBoardAtHand } from '../../api/at-hand';
 import { api, data, type Schemas } from '../../api/client';
 import { record } from '../../api/outbox';
 import { TonesSwitch } from '../../bench/tones-switch';
@@ -21,10 +22,16 @@ export function Memory() {
     const { id = '' } = useParams();
     const [query, setQuery] = useSearchParams();
     const chosen = { map: query.get('map') ?? '', run: query.get('run') ?? '', against: query.get('against') ?? '' };
+    const board = useBoardAtHand(id);
     const memory = useQuery({
-        queryKey: ['memory', id, chosen],
+        queryKey: ['memory', id, board, chosen],
         placeholderData: keepPreviousData,
-        queryFn: () => data(api.GET('/jobs/{job}/memory', { params: { path: { job: id }, query: chosen } })),
+        queryFn: () =>
+            data(
+                api.GET('/jobs/{job}/memory', {
+                    params: { path: { job: id }, query: { ...chosen, ...(board === undefined ? {} : { board }) } },
+                }),
+            ),
     });
     const choose = (next: Partial<typeof chosen>) =>
         setQuery(
@@ -80,6 +87,7 @@ function MemorySheet({
                     <Link to={`/jobs/${page.job.id}`}>
                         {page.job.label}, {page.job.title}
                     </Link>
+                    . {page.board}
                 </>
             }
             aside={
