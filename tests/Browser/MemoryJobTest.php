@@ -256,4 +256,41 @@ final class MemoryJobTest extends TestCase
             ),
         );
     }
+
+    /** Names printed on the board stand otherwise than rows of chips have them: one is dragged onto another, one is typed over. */
+    public function test_names_on_the_board_are_dragged_and_typed_over(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('ines');
+        $machine = self::one("SELECT id FROM machines WHERE slug = 'dunlin-8'");
+        $ref = static fn (int $bit): string => self::one(
+            "SELECT JSON_VALUE(profile, '$.memories[0].map.banks[0].chips[{$bit}].ref') FROM kinds JOIN machines ON machines.kind_id = kinds.id "
+                .'WHERE machines.id = ?', $machine,
+        );
+        self::assertSame(['U30', 'U31', 'U37'], [$ref(0), $ref(1), $ref(7)]);
+        $chrome->go("/machines/{$machine}/memory");
+        $this->press('Names on the board');
+        $chrome->see('Drag a name onto another');
+        $chrome->script(<<<'JS'
+            const [from, to] = ['bit 0', 'bit 1'].map((it) => document.querySelector(`[aria-label="Name of bank 0, ${it}"]`).closest('label'));
+            const dataTransfer = new DataTransfer();
+            from.dispatchEvent(new DragEvent('dragstart', { bubbles: true, dataTransfer }));
+            to.dispatchEvent(new DragEvent('dragover', { bubbles: true, cancelable: true, dataTransfer }));
+            to.dispatchEvent(new DragEvent('drop', { bubbles: true, cancelable: true, dataTransfer }));
+            JS);
+        $name = $chrome->find('[aria-label="Name of bank 0, bit 7"]');
+        $name->clear();
+        $name->sendKeys('IC8');
+        $this->axe('names on the board');
+        $this->press('Keep the names');
+        $chrome->until(static fn (): bool => [$ref(0), $ref(1), $ref(7)] === ['U31', 'U30', 'IC8'], 'the names are not kept');
+        // Twice the same is refused at its place, and nothing is lost.
+        $this->press('Names on the board');
+        $name = $chrome->find('[aria-label="Name of bank 0, bit 7"]');
+        $name->clear();
+        $name->sendKeys('U30');
+        $this->press('Keep the names');
+        $chrome->see('/memories/0/map');
+        self::assertSame('IC8', $ref(7));
+    }
 }

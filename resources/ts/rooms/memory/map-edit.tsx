@@ -6,6 +6,7 @@ import { Button, Field, Notice, Part } from '../../ui/controls';
 import { Loaded, Page } from '../../ui/page';
 import { useMayRecord } from '../../ui/session';
 import { number } from '../../ui/number';
+import { Names } from './names';
 import { SocketMap } from './sockets';
 
 interface Memory {
@@ -104,6 +105,7 @@ function Kept({
     const [json, setJson] = useState<string | null>(null);
     const [bad, setBad] = useState<string | null>(null);
     const [removing, setRemoving] = useState(false);
+    const [naming, setNaming] = useState(false);
     const draft = useDraft(may ? memory : null);
     const put = () => {
         try {
@@ -119,6 +121,9 @@ function Kept({
             aside={
                 may && (
                     <div className="flex gap-2">
+                        <Button aria-pressed={naming} onClick={() => setNaming(!naming)}>
+                            Names on the board
+                        </Button>
                         <Button onClick={() => setJson(json === null ? JSON.stringify(memory, null, 2) : null)}>
                             {json === null ? 'Edit as JSON' : 'Leave it as it is'}
                         </Button>
@@ -130,6 +135,15 @@ function Kept({
             }
         >
             <Drawn draft={draft.data} problem={draft.error} />
+            {naming && (
+                <Names
+                    map={memory.map}
+                    onSave={(map) => {
+                        void onSave({ ...memory, map });
+                        setNaming(false);
+                    }}
+                />
+            )}
             {json !== null && (
                 <div className="mt-3 flex flex-col gap-2">
                     <Field label="The memory as JSON" error={bad ?? undefined}>

@@ -186,7 +186,9 @@ function Another({ page }: { page: TreatmentsPage }) {
                     material: material as Material,
                     means: it.id,
                     ...(flags.length === 0 ? {} : { flags: flags as Flag[] }),
-                    ...(vessel.litres.trim() === '' ? {} : { vessel: filled(vessel, VESSEL_NUMBERS) as NonNullable<Schemas['DataTreatment']['vessel']> }),
+                    ...(vessel.litres.trim() === ''
+                        ? {}
+                        : { vessel: filled(vessel, VESSEL_NUMBERS) as NonNullable<Schemas['DataTreatment']['vessel']> }),
                 },
             },
             `${part}: ${it.words}`,
