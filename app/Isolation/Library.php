@@ -15,6 +15,19 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class Library
 {
+    /** @return array<string, \stdClass> every document that stands, behind a NUL by its identifier, in the order of names() */
+    public static function documents(): array
+    {
+        $standing = self::latest()->pluck('document', 'symptom');
+        $documents = [];
+        foreach (self::names() as [$id]) {
+            $text = $standing->get($id);
+            $documents["\0{$id}"] = (is_string($text) ? Node::parse($text) : self::shipped()["\0{$id}"])->object();
+        }
+
+        return $documents;
+    }
+
     /** @return list<array{string, string}> identifiers and names: those that ship in their order, then the shop's own by name */
     public static function names(): array
     {

@@ -58,9 +58,10 @@ final readonly class LibraryController
     public function index(): JsonResponse
     {
         $revisions = Library::latest()->pluck('revision', 'symptom');
+        $documents = Library::documents();
 
-        return new JsonResponse(array_map(static function (array $it) use ($revisions): LibraryRow {
-            $document = Library::document($it[0])?->object();
+        return new JsonResponse(array_map(static function (array $it) use ($revisions, $documents): LibraryRow {
+            $document = $documents["\0{$it[0]}"];
             $revision = $revisions->get($it[0]);
             $count = static fn (mixed $list): int => is_array($list) ? count($list) : 0;
 
@@ -123,7 +124,7 @@ final readonly class LibraryController
     /** The whole library as it stands, as a file that comes in again. */
     public function download(): Response
     {
-        $symptoms = array_map(static fn (array $it): ?\stdClass => Library::document($it[0])?->object(), Library::names());
+        $symptoms = array_values(Library::documents());
         $text = json_encode(
             ['format' => SymptomLibrary::FORMAT, 'note' => 'Weights and likelihoods are bench estimates.', 'symptoms' => $symptoms],
             JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION,

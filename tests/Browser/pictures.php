@@ -136,6 +136,9 @@ $openJob('Fan turns, screen stays dark');
 $chrome->press('t');
 $chrome->see('A part to treat');
 $chrome->field('The part')->sendKeys('slot brackets');
+foreach (['Litres' => '10', 'Supply, volts' => '12', 'Its limit, amperes' => '5'] as $label => $value) {
+    $chrome->field($label)->sendKeys($value);
+}
 $chrome->field('What is wrong')->sendKeys('rust');
 $chrome->field('Made of')->sendKeys('steel');
 $chrome->find('[aria-label="Take electrolysis"]')->sendKeys($enter);

@@ -5,6 +5,7 @@ import { ulid } from 'ulid';
 import { api, data, Refusal, words, type Schemas } from '../api/client';
 import { record } from '../api/outbox';
 import { takePhoto } from '../api/photo-box';
+import { moveSpot, spotOf } from './spot';
 import { Button, Field, Notice, Part } from '../ui/controls';
 import { Sheet } from '../ui/keys';
 import { PhotoMeasure, type Place } from './photo-measure';
@@ -227,28 +228,8 @@ export function Look({ photo, job, may, onClose }: { photo: Photo; job: string; 
                     tabIndex={0}
                     role="application"
                     aria-label="The photo: arrow keys move the spot, Enter marks the place"
-                    onClick={(event) => {
-                        const box = event.currentTarget.getBoundingClientRect();
-                        place({ x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height });
-                    }}
-                    onKeyDown={(event) => {
-                        const step = event.shiftKey ? 0.05 : 0.01;
-                        const moves: Record<string, [number, number]> = {
-                            ArrowLeft: [-step, 0],
-                            ArrowRight: [step, 0],
-                            ArrowUp: [0, -step],
-                            ArrowDown: [0, step],
-                        };
-                        const by = moves[event.key];
-                        if (by !== undefined) {
-                            event.preventDefault();
-                            const within = (value: number) => Math.min(1, Math.max(0, value));
-                            setSpot({ x: within(spot.x + by[0]), y: within(spot.y + by[1]) });
-                        } else if (event.key === 'Enter') {
-                            event.preventDefault();
-                            place(spot);
-                        }
-                    }}
+                    onClick={(event) => place(spotOf(event))}
+                    onKeyDown={(event) => moveSpot(event, spot, setSpot, place)}
                 >
                     <img src={photo.url} alt={said(photo)} className="w-full" />
                     {photo.pins.map((it) => (

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
 import { useLive } from '../../bench/live';
@@ -95,7 +96,28 @@ function Bench({ page }: { page: DisksPage }) {
     );
 }
 
+const COPIED = ['Disk', 'Image', 'Drive', 'Tries', 'Bad sectors', 'And'];
 const COLUMNS = ['When', 'How', 'Came of it', 'MB counted', 'kB/s', 'Bad sectors'];
+
+/** A table that scrolls by itself on a narrow screen. */
+function Rows({ label, columns, children }: { label: string; columns: string[]; children: ReactNode }) {
+    return (
+        <div className="overflow-x-auto" role="group" aria-label={label} tabIndex={0}>
+            <table className="mt-2 text-left tabular-nums">
+                <thead>
+                    <tr>
+                        {columns.map((it) => (
+                            <th key={it} scope="col" className="pr-6 text-sm">
+                                {it}
+                            </th>
+                        ))}
+                    </tr>
+                </thead>
+                <tbody>{children}</tbody>
+            </table>
+        </div>
+    );
+}
 
 function Attempts({ drive }: { drive: Schemas['DriveCard'] }) {
     return (
@@ -107,34 +129,21 @@ function Attempts({ drive }: { drive: Schemas['DriveCard'] }) {
                 ))}
             </ul>
             {drive.tries.length > 0 && (
-                <div className="overflow-x-auto" role="group" aria-label={`Ways of getting at ${drive.name}`} tabIndex={0}>
-                    <table className="mt-2 text-left tabular-nums">
-                        <thead>
-                            <tr>
-                                {COLUMNS.map((it) => (
-                                    <th key={it} scope="col" className="pr-6 text-sm">
-                                        {it}
-                                    </th>
-                                ))}
-                            </tr>
-                        </thead>
-                        <tbody>
-                            {drive.tries.map((it) => (
-                                <tr key={it.entry_id} className={it.best ? 'font-bold' : ''}>
-                                    <td className="pr-6">{dayAndClock(it.at)}</td>
-                                    <th scope="row" className="pr-6 text-base text-ink">
-                                        {it.way}
-                                        {it.best && ', best so far'}
-                                    </th>
-                                    <td className="pr-6">{it.outcome_words}</td>
-                                    <td className="pr-6">{it.mb}</td>
-                                    <td className="pr-6">{it.kb_s}</td>
-                                    <td>{it.bad}</td>
-                                </tr>
-                            ))}
-                        </tbody>
-                    </table>
-                </div>
+                <Rows label={`Ways of getting at ${drive.name}`} columns={COLUMNS}>
+                    {drive.tries.map((it) => (
+                        <tr key={it.entry_id} className={it.best ? 'font-bold' : ''}>
+                            <td className="pr-6">{dayAndClock(it.at)}</td>
+                            <th scope="row" className="pr-6 text-base text-ink">
+                                {it.way}
+                                {it.best && ', best so far'}
+                            </th>
+                            <td className="pr-6">{it.outcome_words}</td>
+                            <td className="pr-6">{it.mb}</td>
+                            <td className="pr-6">{it.kb_s}</td>
+                            <td>{it.bad}</td>
+                        </tr>
+                    ))}
+                </Rows>
             )}
         </Part>
     );
@@ -145,33 +154,20 @@ function Copies({ page }: { page: DisksPage }) {
         <Part title="Copied on this job">
             <p>{page.session ?? 'No disk yet.'}</p>
             {page.copies.length > 0 && (
-                <div className="overflow-x-auto" role="group" aria-label="Disks, in the order in which they were copied" tabIndex={0}>
-                    <table className="mt-2 text-left tabular-nums">
-                        <thead>
-                            <tr>
-                                {['Disk', 'Image', 'Drive', 'Tries', 'Bad sectors', 'And'].map((it) => (
-                                    <th key={it} scope="col" className="pr-6 text-sm">
-                                        {it}
-                                    </th>
-                                ))}
-                            </tr>
-                        </thead>
-                        <tbody>
-                            {page.copies.map((it) => (
-                                <tr key={it.entry_id} className={it.bad > 0 ? 'bg-close-wash' : ''}>
-                                    <th scope="row" className="pr-6 text-base text-ink">
-                                        {it.disk}
-                                    </th>
-                                    <td className="pr-6">{it.image}</td>
-                                    <td className="pr-6">{it.drive}</td>
-                                    <td className="pr-6">{it.tries}</td>
-                                    <td className="pr-6">{it.bad}</td>
-                                    <td>{[it.cleaned && 'drive cleaned before', it.aside && 'set aside'].filter(Boolean).join(', ')}</td>
-                                </tr>
-                            ))}
-                        </tbody>
-                    </table>
-                </div>
+                <Rows label="Disks, in the order in which they were copied" columns={COPIED}>
+                    {page.copies.map((it) => (
+                        <tr key={it.entry_id} className={it.bad > 0 ? 'bg-close-wash' : ''}>
+                            <th scope="row" className="pr-6 text-base text-ink">
+                                {it.disk}
+                            </th>
+                            <td className="pr-6">{it.image}</td>
+                            <td className="pr-6">{it.drive}</td>
+                            <td className="pr-6">{it.tries}</td>
+                            <td className="pr-6">{it.bad}</td>
+                            <td>{[it.cleaned && 'drive cleaned before', it.aside && 'set aside'].filter(Boolean).join(', ')}</td>
+                        </tr>
+                    ))}
+                </Rows>
             )}
         </Part>
     );

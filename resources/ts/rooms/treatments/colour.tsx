@@ -1,32 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useState, type PointerEvent } from 'react';
 import { api, data, type Schemas } from '../../api/client';
 import { record, type Sent } from '../../api/outbox';
+import { moveSpot, spotOf, type Spot } from '../../bench/spot';
 import { Button, Field, Notice, Part } from '../../ui/controls';
 import { number, percent } from '../../ui/number';
 import { Select } from '../../ui/select';
 import { dayAndClock } from '../../ui/when';
 import { BeforeAndAfter, Curve } from './brightening';
 
-interface Spot {
-    x: number;
-    y: number;
-}
 type Kind = 'places' | 'reference' | 'grey';
 const KINDS: [Kind, string][] = [
     ['places', 'on the part'],
     ['reference', 'reference patch'],
     ['grey', 'grey card'],
 ];
-const MOVES: Record<string, Spot> = {
-    ArrowLeft: { x: -1, y: 0 },
-    ArrowRight: { x: 1, y: 0 },
-    ArrowUp: { x: 0, y: -1 },
-    ArrowDown: { x: 0, y: 1 },
-};
-const STEP = 0.01;
-const inside = (share: number): number => Math.max(0, Math.min(1, share));
-
 /** Colours measured on a photo: the places are said here, everything else is read from the stored picture by the server. */
 export function Colour({ page, may }: { page: Schemas['TreatmentsPage']; may: boolean }) {
     const photos = useQuery({
@@ -89,17 +77,9 @@ function Spots({ job, photo, onDone }: { job: string; photo: Schemas['PhotoCard'
         setKind(kind === 'places' ? 'reference' : 'grey');
     };
     const tap = (event: PointerEvent<HTMLDivElement>) => {
-        const box = event.currentTarget.getBoundingClientRect();
-        const spot = { x: inside((event.clientX - box.left) / box.width), y: inside((event.clientY - box.top) / box.height) };
+        const spot = spotOf(event);
         setAt(spot);
         put(spot);
-    };
-    const key = (event: KeyboardEvent) => {
-        const move = MOVES[event.key];
-        if (move === undefined && event.key !== 'Enter') return;
-        event.preventDefault();
-        if (move === undefined) put(at);
-        else setAt({ x: inside(at.x + STEP * move.x), y: inside(at.y + STEP * move.y) });
     };
     const send = async () => {
         const [reference] = of('reference');
@@ -145,7 +125,7 @@ function Spots({ job, photo, onDone }: { job: string; photo: Schemas['PhotoCard'
                 aria-label="Photo: the arrow keys move the spot, Enter takes it"
                 className="relative max-w-3xl touch-manipulation"
                 onPointerDown={tap}
-                onKeyDown={key}
+                onKeyDown={(event) => moveSpot(event, at, setAt, put)}
             >
                 <img src={photo.url} alt={photo.caption || 'the part, the reference patch and the grey card'} className="block w-full" />
                 {spots.map((it, i) => (
