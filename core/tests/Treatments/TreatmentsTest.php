@@ -12,6 +12,7 @@ use Ash\Treatments\Material;
 use Ash\Treatments\MeansTable;
 use Ash\Treatments\PartFlag;
 use Ash\Treatments\TreatmentsRoom;
+use Ash\Treatments\TreatmentStep;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -312,6 +313,23 @@ final class TreatmentsTest extends TestCase
                 }
             }
         }
+    }
+
+    /** Minutes of each step as they were agreed on, with ~ for what runs alone: choices of ours within the handbook's totals. */
+    public function test_the_minutes_of_the_steps_are_those_that_were_agreed_on(): void
+    {
+        $agreed = [
+            'brush_oil' => '2 12 3 3', 'vinegar_soak' => '10 5 ~225 10 ~210 8 4 8', 'electrolysis' => '4 3 3 1 ~14 1 8', 'rust_converter' => '10 5 ~35 6 5',
+            'contact_cleaner' => '2 1 2 ~5', 'fibre_pen' => '2 8 2 3', 'alcohol_swab' => '1 6 ~3', 'soap_wash' => '5 10 4 3 ~8', 'cream_cleaner' => '5 15 7 3',
+            'melamine_sponge' => '3 9 3', 'vapour_brightening' => '40 20 10 ~1400 15 ~1420 15 ~1360 40', 'sun_alone' => '40 ~7150 10 ~7150 20',
+            'degrease_relube' => '5 18 ~5 7 5', 'scrape_replace_foam' => '20 15 ~10 15', 'solvent_weld' => '10 5 10 ~90 10', 'glue_and_powder' => '6 12 ~5 7',
+            'mould_and_filler' => '30 15 20 ~1300 60',
+        ];
+        $are = [];
+        foreach (MeansTable::all() as $it) {
+            $are[$it->id] = implode(' ', array_map(static fn (TreatmentStep $step): string => ($step->hands ? '' : '~').$step->minutes, $it->steps));
+        }
+        self::assertSame($agreed, $are);
     }
 
     public function test_every_means_has_steps_that_add_up(): void
