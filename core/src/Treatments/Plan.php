@@ -211,9 +211,10 @@ final readonly class Plan
             $first = min($first, $from + $task->minutes);
         }
 
+        // The one that is over first can always come next, also when it takes next to no time.
         return array_values(array_filter(
             $ways,
-            static fn (array $it): bool => $it[1] < $first - self::SLACK,
+            fn (array $it): bool => $it[1] < $first - self::SLACK || $it[1] + $this->tasks[$it[0]]->minutes <= $first,
         )) ?: throw new \LogicException('some task can always come next');
     }
 

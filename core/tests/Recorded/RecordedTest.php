@@ -86,7 +86,12 @@ final class RecordedTest extends TestCase
     {
         static $files = [];
         [$verb, $n, $place, $change] = $edge;
-        $name = $verb === 'entry' ? 'entries' : (str_starts_with($verb, 'inside ') ? 'inside' : 'answers');
+        $name = match (strtok($verb, ' ')) {
+            'entry' => 'entries',
+            'inside' => 'inside',
+            'isolation', 'setup', 'treatments' => 'rooms',
+            default => 'answers',
+        };
         $files[$name] ??= file(__DIR__."/{$name}.jsonl") ?: [];
         $line = json_decode($files[$name][$n], false, 64, JSON_THROW_ON_ERROR);
         $asked = $line[$verb === 'entry' ? 0 : 2];
@@ -95,7 +100,7 @@ final class RecordedTest extends TestCase
         foreach ($place as $step) {
             is_object($at) ? $at = &$at->{$step} : $at = &$at[$step];
         }
-        $was = is_object($at) ? $at->{$last} ?? null : $at[$last];
+        $was = is_object($at) ? $at->{$last} ?? null : $at[$last] ?? null;
         $to = match (true) {
             isset($change->len) => str_pad($was === '' ? 'x' : (string) $was, $change->len, 'x'),
             ($change->out ?? null) === 'more' => 1,

@@ -106,6 +106,13 @@ final class PlanTest extends TestCase
         self::assertSame('"rinse" is over 3 min after it is due', $answer['reasons'][1]);
     }
 
+    /** Work that takes next to no time is planned too. */
+    public function test_a_task_of_a_moment(): void
+    {
+        $answer = (new TreatmentsRoom())->verbs()['plan']->answer('{"tasks": [{"name": "a", "minutes": 5e-10}, {"name": "b", "minutes": 5, "after": ["a"]}]}');
+        self::assertEqualsWithDelta(5.0, json_decode($answer)->makespan ?? null, 1e-6);
+    }
+
     /** "Rinse the brackets at its end, before that the rail run": what runs is not waited for, and its end is met. */
     public function test_the_hands_work_around_what_runs(): void
     {
