@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Setup;
 
 use App\Bench\ChoiceCard;
+use App\Logbook\Board;
 use App\Logbook\Job;
 use Ash\Document\Shape;
 use Ash\Setup\CableDrive;
@@ -25,6 +26,8 @@ use OpenApi\Attributes as OA;
 
 final readonly class SetupController
 {
+    private const BOARDS = 50;
+
     #[OA\Get(path: '/jobs/{job}/setup', operationId: 'showSetup', tags: ['setup'], parameters: [
         new OA\PathParameter(name: 'job', schema: new OA\Schema(type: 'string')),
     ], responses: [new OA\Response(response: 200, description: 'what is set, what clashes, the ways out', content: new OA\JsonContent(ref: SetupPage::class))])]
@@ -70,8 +73,18 @@ final readonly class SetupController
             ),
             takes: array_map(static fn (Takes $it): ChoiceCard => new ChoiceCard($it->value, $it->words()), Takes::cases()),
             moves: $sheet?->moves() ?? [],
+            devices: self::devices($job, $sheet),
             clear: $sheet !== null && $sheet->said() > 1 && $sheet->clashes() === [],
         ));
+    }
+
+    /** @return list<string> */
+    private static function devices(Job $job, ?SetupSheet $sheet): array
+    {
+        $boards = Board::query()->where('machine_id', $job->machine_id)->whereNull('merged_into')->orderBy('name')->limit(self::BOARDS)->pluck('name')->all();
+        $said = array_map(static fn (SettingSaid $it): string => $it->device, $sheet->settings ?? []);
+
+        return array_values(array_unique([...$said, ...array_filter($boards, is_string(...))]));
     }
 
     /** @return list<GenericDevice> */

@@ -21,6 +21,7 @@ final readonly class SetupPage
      * @param list<KnownBlockCard>    $known    of this kind of machine, and not written down here yet
      * @param list<GenericDeviceCard> $generic
      * @param list<ChoiceCard>        $takes
+     * @param list<string>            $devices  names that are there: boards of the machine, and what has a setting
      * @param list<string>            $moves    at the chain and at the cable
      */
     public function __construct(
@@ -58,6 +59,8 @@ final readonly class SetupPage
         public array $takes,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $moves,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
+        public array $devices,
         #[OA\Property(description: 'things were said that could clash, and none does')]
         public bool $clear,
     ) {

@@ -31,8 +31,12 @@ final class SetupTest extends TestCase
         $chrome->button('Done, way 1')->sendKeys(Key::ENTER);
         $chrome->see('Nothing clashes.');
         $chrome->find('[aria-label="serial card, JP3: interrupt 2-3 (3)"]');
+        self::assertTrue($chrome->script('const it = document.querySelector("[role=img][aria-label]"); it.focus(); return document.activeElement === it'));
         $chrome->go("/jobs/{$job}");
         $chrome->see('2 settings written down, nothing clashes');
+        // And the next run tests it.
+        $chrome->find('#line')->sendKeys('tried board, serial card as card, modem as line: works'.Key::ENTER);
+        $chrome->see('Swap run: board, serial card, modem: works');
     }
 
     public function test_a_chain_with_a_wrong_terminator_and_what_the_machine_reports(): void

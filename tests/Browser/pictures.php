@@ -72,8 +72,6 @@ $chrome->press('f');
 $chrome->see('What would explain it');
 usleep(400_000);
 $take('find');
-$chrome->script('[...document.querySelectorAll("h2")].find((it) => it.textContent.includes("Swaps")).scrollIntoView()');
-$take('swaps');
 $openJob('Recap of the spare supply');
 $chrome->press('k');
 $chrome->see('Found while walking over the board');
@@ -155,6 +153,45 @@ $chrome->see('of hydrogen an hour');
 usleep(400_000);
 $chrome->script('window.scrollTo(0, 0)');
 $take('treatments');
+// A lid that has yellowed, with its hidden side and a grey card beside it; then the same after a night under the lamp.
+$lid = static function (int $red, int $green, int $blue): string {
+    $image = imagecreatetruecolor(1200, 480) ?: exit("no picture can be drawn\n");
+    $fill = static fn (int $x, int $y, int $to, int $down, int ...$rgb): bool => imagefilledrectangle(
+        $image, $x, $y, $to, $down, (int) imagecolorallocate($image, ...$rgb),
+    );
+    $fill(0, 0, 1199, 479, 92, 74, 58);
+    $fill(40, 40, 780, 440, $red, $green, $blue);
+    for ($x = 120; $x < 700; $x += 60) {
+        $fill($x, 300, $x + 34, 400, (int) ($red * 0.55), (int) ($green * 0.55), (int) ($blue * 0.55));
+    }
+    $fill(820, 40, 1160, 230, 214, 209, 196);
+    $fill(820, 260, 1160, 440, 128, 126, 120);
+    imagejpeg($image, $file = (string) tempnam(sys_get_temp_dir(), 'lid').'.jpg', 92);
+
+    return $file;
+};
+$openJob('Dome overshoots by a window');
+$colours = rtrim((string) parse_url($chrome->driver->getCurrentURL(), PHP_URL_PATH), '/').'/treatments';
+foreach ([[196, 178, 134, '0'], [206, 194, 165, '20'], [210, 202, 181, '36']] as [$red, $green, $blue, $hours]) {
+    $openJob('Dome overshoots by a window');
+    $chrome->field('Caption of the next photo')->sendKeys("lid after {$hours} h");
+    $chrome->find('[aria-label="Photo file"]')->sendKeys($lid($red, $green, $blue));
+    $chrome->see("lid after {$hours} h");
+    $chrome->go($colours);
+    $chrome->field('Photo with part, reference patch and grey card')->sendKeys("lid after {$hours}");
+    $chrome->field('The part, by name')->sendKeys('lid');
+    $chrome->field('Hours of brightening so far')->sendKeys($hours);
+    [$left, $right, $up, $down] = ["\u{E012}", "\u{E014}", "\u{E013}", "\u{E015}"];
+    $chrome->find('[role="application"]')->sendKeys(
+        str_repeat($left, 20).str_repeat($up, 25).$enter.str_repeat($right, 52).$enter.str_repeat($down, 45).$enter,
+    );
+    $chrome->button('Read the colours')->sendKeys($enter);
+    $chrome->see("after {$hours} h");
+}
+$chrome->see('of the difference is gone');
+$chrome->script('[...document.querySelectorAll("h2")].find((it) => it.textContent.includes("Colour, measured")).scrollIntoView()');
+usleep(800_000);
+$take('colours');
 $openJob('Dome overshoots by a window');
 $chrome->press('u');
 $chrome->see('Nothing is written down yet');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Http;
 
 use App\Logbook\Job;
+use App\People\Role;
 
 /** The setup sheet of a job: said in lines, clashing, moved, and telling the library what it found. */
 final class SetupTest extends TestCase
@@ -142,5 +143,29 @@ final class SetupTest extends TestCase
             '/(sound card with network card|network card with sound card) \(both can be set to take interrupt\)/',
             (string) $found[0],
         );
+    }
+
+    public function test_a_symptom_and_a_table_of_types_speak(): void
+    {
+        $job = $this->job();
+        $machine = (string) file_get_contents(base_path('database/demo/machines/dunlin-8.json'));
+        $document = json_decode($machine, false, 64, JSON_THROW_ON_ERROR);
+        self::assertInstanceOf(\stdClass::class, $document);
+        $document->drive_types = [(object) ['type' => 1, 'cylinders' => 306, 'heads' => 4, 'sectors' => 17], (object) [
+            'type' => 2, 'cylinders' => 612, 'heads' => 4, 'sectors' => 17,
+        ]];
+        $this->as(Role::Technician)->call('PUT', "/api/machines/{$job->machine_id}/profile", server: [
+            'CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_IF_MATCH' => '"1"',
+        ], content: json_encode($document, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION))->assertOk();
+        $this->line($job, 'symptom a disk is seen only when it was in at power-on');
+        $this->line($job, 'drive disc 1: 615/4/17');
+        $this->getJson("/api/jobs/{$job->id}/disks")->assertOk()->assertJsonPath('drive_types', 2)
+            ->assertJsonPath('drives.0.reasons.1', 'type 2 fits best and loses 0.1 MB');
+        $sheet = (array) $this->getJson("/api/jobs/{$job->id}")->json('sheet');
+        self::assertContains(
+            'the floppy drive says "ready" on pin 34 where the machine waits for "disk change"',
+            array_column((array) $sheet['suspected'], 'text'),
+        );
+        $this->getJson("/api/jobs/{$job->id}/setup")->assertOk()->assertJsonPath('devices.1', 'Main board');
     }
 }

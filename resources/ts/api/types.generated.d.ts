@@ -4055,6 +4055,7 @@ export interface components {
             clashes: string[];
             /** @description things were said that could clash, and none does */
             clear: boolean;
+            devices: string[];
             example: string;
             generic: components["schemas"]["GenericDeviceCard"][];
             held: components["schemas"]["SetupHeld"][];

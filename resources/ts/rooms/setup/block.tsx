@@ -23,7 +23,7 @@ export function Block({ setting, to }: { setting: Schemas['SettingCard']; to?: n
             <figcaption className="text-sm">
                 <span className="font-bold">{setting.block}</span> {setting.takes_words}
             </figcaption>
-            <svg width={LEFT + pins * PIN + 120} height={setting.options.length * ROW + 8} role="img" aria-label={words}>
+            <svg width={LEFT + pins * PIN + 120} height={setting.options.length * ROW + 8} role="img" aria-label={words} tabIndex={0}>
                 {setting.options.map((option, row) => {
                     const joined = pairs[row] ?? null;
                     const y = row * ROW + ROW / 2 + 2;

@@ -173,7 +173,18 @@ function Another({ page }: { page: SetupPage }) {
                     void send();
                 }}
             >
-                <Field label="Card or drive" placeholder="serial card" value={device} onChange={(event) => setDevice(event.target.value)} />
+                <Field
+                    label="Card or drive"
+                    placeholder="serial card"
+                    list="devices"
+                    value={device}
+                    onChange={(event) => setDevice(event.target.value)}
+                />
+                <datalist id="devices">
+                    {page.devices.map((it) => (
+                        <option key={it} value={it} />
+                    ))}
+                </datalist>
                 <Field
                     label="Its block, what it sets, the ways; a star where it stands"
                     placeholder={page.example}
