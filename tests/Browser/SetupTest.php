@@ -36,7 +36,7 @@ final class SetupTest extends TestCase
         $chrome->see('2 settings written down, nothing clashes');
         // And the next run tests it.
         $chrome->find('#line')->sendKeys('tried board, serial card as card, modem as line: works'.Key::ENTER);
-        $chrome->see('Swap run: board, serial card, modem: works');
+        $chrome->see('board, serial card, modem: works');
     }
 
     public function test_a_chain_with_a_wrong_terminator_and_what_the_machine_reports(): void

@@ -166,6 +166,6 @@ final class SetupTest extends TestCase
             'the floppy drive says "ready" on pin 34 where the machine waits for "disk change"',
             array_column((array) $sheet['suspected'], 'text'),
         );
-        $this->getJson("/api/jobs/{$job->id}/setup")->assertOk()->assertJsonPath('devices.1', 'Main board');
+        $this->getJson("/api/jobs/{$job->id}/setup")->assertOk()->assertJsonPath('devices.2', 'Main board');
     }
 }
