@@ -35,7 +35,7 @@ final readonly class Amounts
                 $amounts[$i + 1] = [self::soda($vessel)];
                 $poured = true;
             } elseif ($bath && !$step->hands) {
-                $amounts[$i + 1] = self::electrolysis($chosen, $step->minutes)->reasons ?? [];
+                $amounts[$i + 1] = self::run(self::electrolysis($chosen, $step->minutes), $step->minutes);
             } elseif (!$bath && !$poured && $dilutable !== null && isset(self::WANTED[$dilutable->value])) {
                 $amounts[$i + 1] = self::poured($vessel, $dilutable, self::WANTED[$dilutable->value]);
                 $poured = true;
@@ -78,6 +78,16 @@ final readonly class Amounts
             'anode' => Anode::Carbon->value, 'electrolyte' => Electrolyte::SodiumCarbonate->value, 'grams_per_litre' => self::GRAMS_PER_LITRE,
             'volts' => $it->volts, 'amps' => $it->amps, 'minutes' => $minutes, 'bath_l' => $it->litres,
         ] + ($it->airM3H === null ? [] : ['ventilation_m3_h' => $it->airM3H]))));
+    }
+
+    /** @return list<string> */
+    private static function run(?Electrolysis $it, float $minutes): array
+    {
+        return $it === null ? [] : [
+            'in '.self::figure($minutes).' min the bath warms to '.self::figure($it->endC).' C at most, and '.self::figure($it->hydrogenL)
+                .' l of hydrogen rise',
+            ...$it->reasons,
+        ];
     }
 
     private static function figure(float $it): string
