@@ -68,15 +68,15 @@ final readonly class CableSaid implements EntryData, Settled
         return Floppy::read(Node::of((object) Shape::of(self::class)->write($this)));
     }
 
-    /** The cable after its selects and terminators are set so that nothing clashes; as it is when more drives hang on it than the host knows. */
+    /** The cable after selects, terminators and pin 34 are set so that nothing clashes; its selects stay when more drives hang on it than the host knows. */
     public function mended(): self
     {
         $new = array_column($this->floppy()->changes() ?? [], 'to', 'name');
         $last = count($this->drives) - 1;
 
-        return new self($this->host, array_map(static fn (CableDrive $it, int $i): CableDrive => Shape::of(CableDrive::class)->with($it, [
+        return new self($this->host, array_map(fn (CableDrive $it, int $i): CableDrive => Shape::of(CableDrive::class)->with($it, [
             'select' => $new[$it->name] ?? $it->select, 'terminated' => $it->terminated === null ? null : $i === $last,
-            'pin34' => $it->pin34,
+            'pin34' => $it->pin34 === null ? null : $this->host->pin34 ?? $it->pin34,
         ]), $this->drives, array_keys($this->drives)));
     }
 
@@ -87,6 +87,7 @@ final readonly class CableSaid implements EntryData, Settled
         foreach ($this->mended()->drives as $i => $to) {
             $it = $this->drives[$i];
             $it->select === $to->select || $moves[] = "set {$it->name} to select {$to->select} (it stands on {$it->select})";
+            $it->pin34 === $to->pin34 || $moves[] = "set pin 34 of {$it->name} to {$to->pin34?->value}";
             $it->terminated === $to->terminated || $moves[] = $to->terminated === true ? "terminate {$it->name}" : "take the terminator off {$it->name}";
         }
 
