@@ -303,6 +303,13 @@ final class LibraryTest extends TestCase
         self::assertSame('75 minutes on a, and next to nothing was learned (50 % then, 52 % now). Or park it with a question.', $line->notice(75, null, null));
     }
 
+    public function test_nothing_fails_more_often_than_it_was_tried(): void
+    {
+        self::assertEquals((object) ['condition' => 'cold', 'trials' => 3, 'failures' => 3], ConditionCounted::said('3 of 3 Cold')->data);
+        $this->expectExceptionMessage('it cannot fail 5 times in 3');
+        ConditionCounted::said('5 of 3 cold');
+    }
+
     public function test_failures_under_conditions_are_added_up_and_compared(): void
     {
         $it = static fn (string $condition, int $failures, int $trials): ConditionCounted => new ConditionCounted($condition, $trials, $failures);

@@ -6,12 +6,20 @@ namespace Ash\Tests\Setup;
 
 use Ash\Document\InvalidDocument;
 use Ash\Facts\CouldShare;
+use Ash\Facts\Facts;
+use Ash\Logbook\Allowance;
 use Ash\Logbook\EntryData;
+use Ash\Logbook\Findings;
 use Ash\Logbook\LineFacts;
+use Ash\Logbook\Situation;
+use Ash\Logbook\Stage;
+use Ash\Logbook\Step;
+use Ash\Logbook\Suspect;
 use Ash\Logbook\UnclearLine;
 use Ash\Rooms;
 use Ash\Setup\CableSaid;
 use Ash\Setup\ChainSaid;
+use Ash\Setup\CommonFormats;
 use Ash\Setup\DescribedSetup;
 use Ash\Setup\DiskChange;
 use Ash\Setup\Disks;
@@ -19,6 +27,7 @@ use Ash\Setup\DriveTried;
 use Ash\Setup\GenericDevice;
 use Ash\Setup\KnownBlock;
 use Ash\Setup\SettingSaid;
+use Ash\Setup\SetupRoom;
 use Ash\Setup\SetupSection;
 use Ash\Setup\SetupSheet;
 use Ash\Setup\Takes;
@@ -38,6 +47,8 @@ final class HangingTest extends TestCase
     public static function lines(): iterable
     {
         yield 'a chain' => ['chain host 7 terminated, disc 1 0, scanner 3 boot t', 'SCSI chain: host 7 host terminated, disc 1 0, scanner 3 boot terminated'];
+        yield 'no host is named' => ['chain a 7 t, b 0 t', 'SCSI chain: a 7 host terminated, b 0 terminated'];
+        yield 'a host in its name' => ['chain drive 0 term, host board 7', 'SCSI chain: drive 0 terminated, host board 7 host'];
         yield 'the host last' => ['chain disc id 0 t, board 7 host', 'SCSI chain: disc 0 terminated, board 7 host'];
         yield 'a cable' => [
             'cable 2 units change: near 1, far 1 twist terminated ready',
@@ -263,6 +274,33 @@ final class HangingTest extends TestCase
     public function test_the_pair_of_symptoms_of_a_missing_disk_change(bool $is, string $words): void
     {
         self::assertSame($is, DiskChange::heard($words), $words);
+    }
+
+    /** tracks * sides * sectors * bytes (setup handbook), in KiB. */
+    public function test_common_formats_hold_what_they_are_known_to_hold(): void
+    {
+        $kib = array_map(static fn (array $it): float => $it['tracks'] * $it['sides'] * $it['sectors'] * $it['bytes'] / 1024, CommonFormats::all());
+        self::assertSame([87.5, 160.0, 360.0, 720.0, 1200.0, 720.0, 880.0, 1440.0, 250.25, 1232.0], $kib);
+        self::assertSame('5.25 inch, 40 tracks, 2 sides, 9 x 512, 360.0 KiB', CommonFormats::all()[2]['words']);
+    }
+
+    public function test_what_is_found_is_a_suspect_with_its_step_and_how_long_it_takes(): void
+    {
+        $of = static fn (EntryData ...$said): Findings => (new SetupRoom())->findings(
+            new Situation(Stage::Find, House::profile(), new Facts(self::sheet(...$said)), new Allowance(0, 480, 0)),
+        );
+        $found = $of(self::said('setting a: J irq: 4*, 3'), self::said('setting b: J irq: 4*'), self::said('reports irq: 3, 4'));
+        self::assertSame(['a (J) and b (J) both hold interrupt 4', 'something answers at interrupt 3, where nothing stands'], array_map(
+            static fn (Suspect $it): string => $it->text, $found->suspects,
+        ));
+        self::assertSame([['Move J of a from 4 to 3.', 5.0], ['Look again: J of a stands on 3, not on 4?', 3.0]], array_map(
+            static fn (Step $it): array => [$it->text, $it->minutes], $found->steps,
+        ));
+        self::assertSame([[], ['2 settings written down, nothing clashes'], ['1 setting written down']], [
+            $found->known, $of(self::said('setting a: J irq: 4*'), self::said('setting b: J irq: 3*'))->known, $of(self::said('setting a: J irq: 4*'))->known,
+        ]);
+        $chain = $of(self::said('chain host 7 terminated, disc 0 terminated, scanner 0'))->steps[0];
+        self::assertSame(15.0, $chain->minutes, 'three things to do');
     }
 
     /** Common practice, no source: the first ports of that age. */

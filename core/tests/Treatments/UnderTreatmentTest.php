@@ -233,6 +233,9 @@ final class UnderTreatmentTest extends TestCase
         ))[2][0]);
         $peroxide = $chosen('vapour_brightening', Damage::Yellowing, Material::Abs, new Vessel(0.5, stockPct: 35));
         self::assertSame([2], array_keys($peroxide));
+        self::assertStringStartsWith('500 g of 12 % and 0 g of water', $chosen('vapour_brightening', Damage::Yellowing, Material::Abs, new Vessel(
+            0.5, stockPct: 12,
+        ))[2][0]);
         self::assertStringContainsString('171.4 g of 35 % and 328.6 g of water make 500 g of 12 %', $peroxide[2][0]);
         self::assertStringContainsString('restricted', $peroxide[2][1]);
         try {
