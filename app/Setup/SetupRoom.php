@@ -158,7 +158,9 @@ final class SetupRoom extends Room
             ->get(['wrong_sources.setting', 'wrong_sources.words', 'jobs.number']);
         foreach ($rows as $row) {
             $it = new Row($row);
-            $wrong[$names[$it->string('setting')]][] = sprintf('%s (J-%04d)', $it->string('words'), $it->int('number'));
+            // The database takes letters with marks for those without: what it found besides is of another setting.
+            $key = $names[$it->string('setting')] ?? null;
+            $key === null || $wrong[$key][] = sprintf('%s (J-%04d)', $it->string('words'), $it->int('number'));
         }
 
         return $wrong;

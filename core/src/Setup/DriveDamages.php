@@ -33,11 +33,6 @@ final readonly class DriveDamages implements EntryData
         );
     }
 
-    public static function same(string $one, string $other): bool
-    {
-        return mb_strtolower(trim($one)) === mb_strtolower(trim($other));
-    }
-
     /** Why no disk may go into it. */
     public static function refuses(string $drive): string
     {

@@ -39,20 +39,20 @@ final readonly class Holder
         }
         $free = static fn (int $ids, int $own): array => array_diff_key(array_map(strval(...), range(0, $ids - 1)), [$own => '']);
         if ($takes === Takes::Id) {
+            $ids = $sheet->chain?->scsi()->ids ?? 0;
             foreach ($sheet->chain->chain ?? [] as $it) {
                 $holders[] = new self(
-                    $it->name, 'its id', $it->id, (string) $it->id, $free($sheet->chain?->bus->wide === true ? 16 : 8, $it->id), $it->host === true,
+                    $it->name, 'its id', $it->id, (string) $it->id, $free($ids, $it->id), $it->host === true,
                 );
             }
         }
         if ($takes === Takes::Unit) {
-            foreach ($sheet->cable->drives ?? [] as $i => $it) {
-                $unit = static fn (int $select): int => $it->behindTwist && $select < 2 ? 1 - $select : $select;
+            foreach ($sheet->cable?->floppy()->drives ?? [] as $it) {
                 $others = [];
                 foreach (array_diff(range(0, 3), [$it->select]) as $select) {
-                    $others[$unit($select)] = (string) $select;
+                    $others[$it->unit($select)] = (string) $select;
                 }
-                $holders[] = new self($it->name, 'its select', $unit($it->select), (string) $it->select, $others);
+                $holders[] = new self($it->name, 'its select', $it->unit(), (string) $it->select, $others);
             }
         }
 

@@ -21,7 +21,7 @@ final readonly class Scsi
      * @param list<ScsiEntry> $chain
      * @param ?list<int>      $bootsFrom
      */
-    private function __construct(private array $chain, private int $ids, private string $kind, private ?float $lengthM, private ?array $bootsFrom)
+    private function __construct(private array $chain, public int $ids, private string $kind, private ?float $lengthM, private ?array $bootsFrom)
     {
     }
 

@@ -137,12 +137,11 @@ final readonly class SetupSheet implements Fact
     /** @return list<array{Takes, string, string, ?string}> what is taken: by what, where, by whom; and its setting */
     public function held(): array
     {
-        $rows = [];
+        $rows = $lengths = [];
+        foreach ($this->settings as $it) {
+            $it->length === null || $lengths["{$it->device}\0{$it->block}"] = ", {$it->length} long";
+        }
         foreach (Takes::cases() as $takes) {
-            $lengths = [];
-            foreach ($this->settings as $it) {
-                $it->length === null || $lengths["{$it->device}\0{$it->block}"] = ", {$it->length} long";
-            }
             foreach (Holder::all($this, $takes) as $it) {
                 $at = $takes->adds() ? "{$it->place}K" : $takes->written($it->place);
                 $rows[] = [$takes, $at.($lengths["{$it->device}\0{$it->where}"] ?? ''), $it->device, $it->where];

@@ -13,10 +13,9 @@ final readonly class Amounts
 {
     /** Washing soda as crystals is 37 % carbonate (treatments handbook). */
     private const CRYSTALS = 0.37;
-    private const GRAMS_PER_LITRE = 7.0;
 
     /** Vinegar is 5 % acid by mass; peroxide up to 12 % is sold to everybody. Common practice, no source. */
-    private const WANTED = [Dilutable::AceticAcid->value => 5.0, Dilutable::HydrogenPeroxide->value => 12.0];
+    private const WANTED = [Dilutable::AceticAcid->value => 5.0, Dilutable::HydrogenPeroxide->value => Dilution::RESTRICTED];
 
     /** A litre of it is taken for a kilogram. */
     private const G_PER_LITRE = 1000.0;
@@ -47,7 +46,7 @@ final readonly class Amounts
 
     private static function soda(Vessel $it): string
     {
-        $grams = $it->litres * self::GRAMS_PER_LITRE;
+        $grams = $it->litres * Electrolysis::GRAMS_PER_LITRE;
 
         return self::figure($grams).' g of washing soda without water, or '.self::figure($grams / self::CRYSTALS).' g of its crystals, in '
             .self::figure($it->litres).' l';
@@ -75,7 +74,7 @@ final readonly class Amounts
 
         return Electrolysis::read(Node::of((object) ([
             'part' => (object) ['metal' => Metal::Steel->value, 'paint_to_keep' => in_array(PartFlag::PaintToKeep, $chosen->flags, true)],
-            'anode' => Anode::Carbon->value, 'electrolyte' => Electrolyte::SodiumCarbonate->value, 'grams_per_litre' => self::GRAMS_PER_LITRE,
+            'anode' => Anode::Carbon->value, 'electrolyte' => Electrolyte::SodiumCarbonate->value, 'grams_per_litre' => Electrolysis::GRAMS_PER_LITRE,
             'volts' => $it->volts, 'amps' => $it->amps, 'minutes' => $minutes, 'bath_l' => $it->litres,
         ] + ($it->airM3H === null ? [] : ['ventilation_m3_h' => $it->airM3H]))));
     }

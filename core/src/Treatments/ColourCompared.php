@@ -91,7 +91,13 @@ final readonly class ColourCompared
     {
         [$before, $after] = [$this->deltaBefore(), $this->deltaAfter()];
 
-        return $before === null || $after === null || $before === 0.0 ? null : 1 - $after / $before;
+        return $before === null || $after === null ? null : self::gone($before, $after);
+    }
+
+    /** The share of a difference from the reference that is gone; null where nothing was to be gained. */
+    public static function gone(float $before, float $after): ?float
+    {
+        return $before === 0.0 ? null : 1 - $after / $before;
     }
 
     public function match(): ?bool

@@ -22,7 +22,7 @@ final readonly class ColourProgress
         $of = static fn (SpotColour $it): Colour => Colour::lab($it->l, $it->a, $it->b);
 
         return $one === null || $other === null ? null : new self(
-            $before->delta() > 0.0 ? 1 - $after->delta() / $before->delta() : null,
+            ColourCompared::gone($before->delta(), $after->delta()),
             $of($one)->difference($of($other)),
         );
     }

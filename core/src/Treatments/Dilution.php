@@ -12,7 +12,7 @@ use Ash\Quantity\Notation;
 final readonly class Dilution
 {
     /** Percent by mass above which peroxide is restricted for the public in the EU (Regulation 2019/1148). */
-    private const RESTRICTED = 12.0;
+    public const RESTRICTED = 12.0;
 
     /** @param list<string> $reasons */
     private function __construct(public float $stockG, public float $totalG, public bool $restricted, public bool $dissolves, public array $reasons)

@@ -23,6 +23,9 @@ final readonly class Electrolysis
     /** J that warm a litre of water by 1 C */
     private const WARMS = 4186.0;
     private const STOP_C = 60.0;
+
+    /** Of soda, where nobody says otherwise (treatments handbook: 5 to 10). */
+    public const GRAMS_PER_LITRE = 7.0;
     private const DAY_MINUTES = 1440.0;
 
     /** Volts d.c. above which nobody's wet hands belong near a bath (IEC 60364-7-701, zone 0); care above half of it. */
@@ -50,7 +53,7 @@ final readonly class Electrolysis
         $metal = $part->at('metal')->enum(Metal::class);
         $anode = $node->at('anode')->enum(Anode::class);
         $electrolyte = $node->at('electrolyte')->enum(Electrolyte::class);
-        $grams = $node->optional('grams_per_litre')?->positive() ?? 7.0;
+        $grams = $node->optional('grams_per_litre')?->positive() ?? self::GRAMS_PER_LITRE;
         [$volts, $amps, $minutes, $litres] = array_map(static fn (string $it): float => $node->at($it)->positive(), ['volts', 'amps', 'minutes', 'bath_l']);
         $start = $node->optional('start_c')?->between(0, self::STOP_C) ?? 20.0;
         $air = $node->optional('ventilation_m3_h')?->notNegative();

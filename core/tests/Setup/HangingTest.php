@@ -244,7 +244,7 @@ final class HangingTest extends TestCase
     }
 
     /** Four ways of getting at one disk, side by side: what reads whole comes before what reads faster. */
-    public function test_the_best_way_of_several_and_a_session_of_copying(): void
+    public function test_the_best_way_of_several(): void
     {
         $disks = Disks::of(array_map(self::said(...), [
             'attempt disc 1: adapter, nothing', 'attempt disc 1: warm, in part, 18 MB, 200 kB/s', 'attempt disc 1: own controller, works, 20 MB, 90 kB/s',

@@ -40,7 +40,7 @@ function Sheet({ page }: { page: SetupPage }) {
             }
             aside={<KeyHelp keys={[]} />}
         >
-            {page.settings.length === 0 && (
+            {page.settings.length === 0 && page.chain === null && page.cable === null && (
                 <p className="text-soft">
                     Nothing is written down yet. Name a card or a drive and say one of its blocks as it is printed, with a star where it
                     stands.
