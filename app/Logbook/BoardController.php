@@ -9,6 +9,7 @@ use App\Http\Errors;
 use App\People\SignedIn;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -29,17 +30,31 @@ final readonly class BoardController
     {
         $query = Node::of((object) $request->query->all())->only('search', 'after', 'on_shelf');
         [$rows, $next] = Named::asked($query)->page(
-            DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')->leftJoin('kinds', 'kinds.id', '=', 'machines.kind_id')
-                ->whereNull('boards.merged_into')
-                ->when($query->filled('on_shelf') !== null, static fn ($q) => $q->where('machines.bare', true))
-                ->select('boards.id', 'boards.name', 'boards.serial', 'boards.slot', 'machines.name as machine', 'machines.id as machine_id', 'machines.bare',
-                    'machines.owner', 'kinds.name as kind', 'kinds.id as kind_id'),
+            self::listed()->when($query->filled('on_shelf') !== null, static fn ($q) => $q->where('machines.bare', true)),
             'boards.name',
             'boards.id',
             Named::boards(...),
         );
 
-        return new JsonResponse(new BoardList(array_map(static function (Row $it): BoardRow {
+        return new JsonResponse(new BoardList(self::rows($rows), $next));
+    }
+
+    public static function listed(): Builder
+    {
+        return DB::table('boards')->leftJoin('machines', 'machines.id', '=', 'boards.machine_id')
+            ->leftJoin('kinds', 'kinds.id', '=', DB::raw('COALESCE(boards.kind_id, machines.kind_id)'))->whereNull('boards.merged_into')
+            ->select('boards.id', 'boards.name', 'boards.serial', 'boards.slot', 'machines.name as machine', 'machines.id as machine_id', 'machines.bare',
+                'machines.owner', 'kinds.name as kind', 'kinds.id as kind_id');
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<BoardRow>
+     */
+    public static function rows(array $rows): array
+    {
+        return array_map(static function (Row $it): BoardRow {
             $bare = $it->int('bare') === 1;
 
             return new BoardRow(
@@ -47,7 +62,7 @@ final readonly class BoardController
                 machine_id: $bare ? null : $it->string('machine_id'),
                 place: $it->string('slot'), owner: $it->text('owner'), kind: $it->string('kind'), kind_id: $it->string('kind_id'),
             );
-        }, $rows), $next));
+        }, $rows);
     }
 
     #[OA\Get(path: '/boards/{board}', operationId: 'showBoard', tags: ['logbook'], parameters: [
@@ -71,6 +86,7 @@ final readonly class BoardController
         $rows = $entries->get();
         $last = $rows->count() > self::PAGE ? $rows->get(self::PAGE - 1) : null;
         $machine = Machine::query()->with('described:id,name')->findOrFail($board->machine_id, ['id', 'name', 'bare', 'kind_id']);
+        $kind = $board->kind_id === null ? $machine->described : Kind::query()->findOrFail($board->kind_id, ['id', 'name']);
         $photos = PhotoCards::ofBoard($board);
 
         return new JsonResponse(new BoardPage(
@@ -85,8 +101,8 @@ final readonly class BoardController
             photos_before: $photos->before,
             moves: BoardMoves::of($board, null),
             on_shelf: $machine->bare,
-            kind_id: $machine->kind_id,
-            kind: $machine->described->name,
+            kind_id: $kind->id,
+            kind: $kind->name,
         ));
     }
 

@@ -45,7 +45,7 @@ final readonly class BoardRecord
             ->get(['jobs.*', 'boards.slot']);
         $parts = [
             'format' => self::FORMAT,
-            'machine' => Node::parse($machine->described->profile)->object(),
+            'machine' => Node::parse(Described::of($machine->id, $board->id)->json)->object(),
             'board' => ['id' => $board->id, 'slot' => $board->slot, 'machine' => $machine->id],
             'jobs' => $jobs->map(static function (object $row): array {
                 $r = new Row($row);

@@ -317,9 +317,8 @@ final class ImportRecord
 
     private function settle(): void
     {
-        $profile = $this->machine->readProfile();
         foreach ($this->jobs as $job) {
-            $job->sheet = SheetDocument::of(Gathered::sheet($job, $profile));
+            $job->sheet = SheetDocument::of(Gathered::sheet($job, $job->profile()));
             $job->save();
         }
     }

@@ -93,7 +93,7 @@ final class Job extends Model
     /** What is known of what it is about. */
     public function profile(): Profile
     {
-        return Kind::query()->whereIn('id', Machine::query()->whereKey($this->machine_id)->select('kind_id'))->firstOrFail()->readProfile();
+        return Described::of($this->machine_id, $this->board_id)->profile;
     }
 
     /**

@@ -97,9 +97,10 @@ final readonly class JobController
     )]
     public function show(string $job): JsonResponse
     {
-        $row = Cards::jobs()->leftJoin('kinds', 'kinds.id', '=', 'machines.kind_id')->addSelect('kinds.profile')->where('jobs.id', $job)->first() ?? abort(404);
+        $row = Cards::jobs()->leftJoin('kinds', 'kinds.id', '=', 'machines.kind_id')->addSelect('kinds.profile')
+            ->selectRaw(Described::WITH_OWN)->where('jobs.id', $job)->first() ?? abort(404);
         $r = new Row($row);
-        $profile = House::here()->hall->profile(Node::parse($r->string('profile')));
+        $profile = Described::joined($r, $r->string('machine_id'), $r->string('board_id'));
         $entries = (new EntryWindow($job))->latest();
         $sheet = json_decode($r->string('sheet'), true);
         $sheetCard = Cards::sheet(is_array($sheet) ? $sheet : []);

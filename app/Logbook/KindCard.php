@@ -6,7 +6,7 @@ namespace App\Logbook;
 
 use OpenApi\Attributes as OA;
 
-/** A kind of machine in a list. */
+/** A kind in a list. */
 #[OA\Schema]
 final readonly class KindCard
 {
@@ -19,8 +19,10 @@ final readonly class KindCard
         public string $name,
         #[OA\Property()]
         public string $words,
-        #[OA\Property(description: 'machines of it')]
+        #[OA\Property(description: 'machines of it; boards, of a kind of board')]
         public int $machines,
+        #[OA\Property(description: 'a kind of board, not of machine')]
+        public bool $of_board,
     ) {
     }
 }

@@ -6,21 +6,23 @@ namespace App\Logbook;
 
 use Ash\Document\Node;
 
-/** What an entry teaches of a machine goes into its description, as the rooms' sections say. */
+/** What an entry teaches of a machine, or of a board with a kind of its own, goes into its description, as the rooms' sections say. */
 final readonly class Learned
 {
-    private const FLAGS = JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION;
-
     public static function from(Entry $entry, Job $job): void
     {
         $sections = House::here()->hall->sections;
         if (!$sections->teaches($entry->data)) {
             return;
         }
-        $machine = Machine::query()->findOrFail($job->machine_id);
-        $taught = $sections->learned(Node::parse($machine->described->profile)->object(), $entry->data);
+        $board = Board::query()->findOrFail($entry->board_id ?? $job->board_id);
+        $own = $board->kind_id === null || !$sections->teachesBoard($entry->data) ? null : Kind::query()->findOrFail($board->kind_id);
+        $kind = $own ?? Machine::query()->findOrFail($job->machine_id)->described;
+        $before = Node::parse($kind->profile)->object();
+        $taught = $sections->learned($before, $entry->data);
         if ($taught !== null) {
-            SaveProfile::taught($machine->described, json_encode($taught, self::FLAGS)."\n", $entry->author, $job);
+            $taught = $own === null ? $sections->boardKinds()->named($before, $taught, $board->slot) : $taught;
+            SaveProfile::taught($kind, SaveProfile::text($taught), $entry->author, $job);
         }
     }
 }

@@ -72,6 +72,7 @@ final class LogbookRoom extends Room
         Route::post('jobs/{job}/photos', [PhotoController::class, 'store']);
         Route::post('machines', [MachineController::class, 'store']);
         Route::put('machines/{machine}/profile', [MachineController::class, 'update']);
+        Route::put('kinds/{kind}/profile', [KindController::class, 'update']);
         Route::delete('kinds/{kind}/lessons/{job}', [KindController::class, 'takeBack']);
         Route::post('kinds/{kind}/sheets', [KindSheets::class, 'store']);
         Route::post('boards/import', [BoardController::class, 'import']);
@@ -83,6 +84,9 @@ final class LogbookRoom extends Room
         Route::post('machines/{machine}/merge', [Merges::class, 'machines']);
         Route::post('boards/{board}/merge', [Merges::class, 'boards']);
         Route::delete('machines/{machine}/contact', [Merges::class, 'erase']);
+        Route::post('kinds/{kind}/split', [BoardKindController::class, 'split']);
+        Route::put('boards/{board}/kind', [BoardKindController::class, 'assign']);
+        Route::delete('boards/{board}/kind', [BoardKindController::class, 'unassign']);
     }
 
     public function pages(): void
@@ -91,6 +95,7 @@ final class LogbookRoom extends Room
         Route::get('photos/{photo}', [PhotoController::class, 'picture']);
         Route::get('photos/{photo}/thumbnail', [PhotoController::class, 'thumbnail']);
         Route::get('machines/{machine}/profile.json', [MachineController::class, 'export']);
+        Route::get('kinds/{kind}/profile.json', [KindController::class, 'export']);
         Route::get('boards/{board}/record.json', [BoardController::class, 'export']);
         Route::get('boards/{board}/archive.zip', [BoardController::class, 'archive']);
     }

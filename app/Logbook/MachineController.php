@@ -106,7 +106,7 @@ final readonly class MachineController
     public function update(Request $request, Machine $machine): JsonResponse
     {
         Body::of($request);
-        SaveProfile::over($machine, $request->getContent(), $request->headers->get('If-Match'), SignedIn::person($request)->name);
+        SaveProfile::over($machine->described, $request->getContent(), $request->headers->get('If-Match'), SignedIn::person($request)->name);
 
         return $this->show($machine->refresh());
     }

@@ -22,8 +22,6 @@ use OpenApi\Attributes as OA;
  */
 final readonly class Merges
 {
-    private const FLAGS = JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION;
-
     #[OA\Post(
         path: '/kinds/{kind}/merge',
         operationId: 'mergeKinds',
@@ -43,13 +41,19 @@ final readonly class Merges
         return new JsonResponse(Once::transaction(static function () use ($kind, $body, $who): MergeCard {
             $other = Kind::query()->lockForUpdate()->find($body->other) ?? throw InvalidDocument::at('/other', 'there is no such kind');
             self::apart($kind->id, $other->id, $kind->merged_into, $other->merged_into);
+            $kind->of_board === $other->of_board
+                || throw InvalidDocument::at(
+                    '/other',
+                    $other->of_board ? 'is a kind of board, this one of machine' : 'is a kind of machine, this one of board',
+                );
             $merge = Merge::of(Node::parse($kind->profile)->object(), Node::parse($other->profile)->object());
-            $machines = Machine::query()->where('kind_id', $other->id)->orderBy('name')->pluck('name')->map(
+            $machines = ($other->of_board ? Board::query() : Machine::query())->where('kind_id', $other->id)->orderBy('name')->pluck('name')->map(
                 static fn (mixed $it): string => is_string($it) ? $it : '',
             )->all();
             if ($body->done) {
-                SaveProfile::merged($kind, json_encode($merge->document, self::FLAGS)."\n", "{$who}, merging {$other->name}");
+                SaveProfile::reworked($kind, SaveProfile::text($merge->document), "{$who}, merging {$other->name}");
                 Machine::query()->where('kind_id', $other->id)->update(['kind_id' => $kind->id]);
+                Board::query()->where('kind_id', $other->id)->update(['kind_id' => $kind->id]);
                 DB::table('kind_sheets')->where('kind_id', $other->id)->update(['kind_id' => $kind->id]);
                 $other->update(['merged_into' => $kind->id]);
             }
@@ -130,7 +134,7 @@ final readonly class Merges
                 : [];
             if ($body->done) {
                 Board::query()->where('merged_into', $other->id)->update(['merged_into' => $board->id]);
-                $board->update(['serial' => $board->serial ?? $other->serial]);
+                $board->update(['serial' => $board->serial ?? $other->serial, 'kind_id' => $board->kind_id ?? $other->kind_id]);
                 $other->update(['merged_into' => $board->id]);
             }
 

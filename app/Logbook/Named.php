@@ -48,6 +48,8 @@ final readonly class Named
     public static function boards(Builder $query, string $like): void
     {
         $query->where(static fn (Builder $q) => $q->where('boards.found_by', 'like', $like)
+            ->orWhereIn('boards.kind_id', static fn (Builder $kinds) => $kinds->from('kinds')->select('id')->where('of_board', true)
+                ->where('found_by', 'like', $like))
             ->orWhereIn('boards.machine_id', static fn (Builder $machines) => self::machines($machines->from('machines')->select('id'), $like)));
     }
 

@@ -25,7 +25,7 @@ final readonly class OpenJob
                 : throw Conflict::at('/id', 'another job has this id');
         }, static function () use ($it, $machine): Job {
             $job = self::create($it, $machine);
-            $job->sheet = SheetDocument::of(Gathered::sheet($job, $machine->readProfile()));
+            $job->sheet = SheetDocument::of(Gathered::sheet($job, $job->profile()));
             $job->save();
 
             return $job;

@@ -18,6 +18,14 @@ final readonly class SaveProfile
     /** Revisions of one job that are taken back at once. */
     private const LESSONS = 500;
 
+    /** A description as it is kept. */
+    public static function text(\stdClass $document): string
+    {
+        $flags = JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION;
+
+        return json_encode($document, $flags)."\n";
+    }
+
     /** @param ?string $id of the specimen, when it is known already */
     public static function asNew(string $json, string $author, ?string $id = null): Machine
     {
@@ -39,9 +47,11 @@ final readonly class SaveProfile
     }
 
     /** A kind that nobody has described before. */
-    public static function kind(Profile $profile, string $json, string $author): Kind
+    public static function kind(Profile $profile, string $json, string $author, bool $ofBoard = false): Kind
     {
-        $kind = Kind::query()->create(['slug' => $profile->slug, 'name' => $profile->name, 'words' => $profile->kind, 'profile' => $json, 'revision' => 1]);
+        $kind = Kind::query()->create([
+            'slug' => $profile->slug, 'name' => $profile->name, 'words' => $profile->kind, 'profile' => $json, 'revision' => 1, 'of_board' => $ofBoard,
+        ]);
         self::keep($kind, $author, null);
 
         return $kind;
@@ -57,9 +67,9 @@ final readonly class SaveProfile
     }
 
     /** @param string|null $revision what the editor saw, so that two people do not overwrite each other */
-    public static function over(Machine $machine, string $json, ?string $revision, string $author): void
+    public static function over(Kind $kind, string $json, ?string $revision, string $author): void
     {
-        self::change($machine->described, $json, $revision, $author, null);
+        self::change($kind, $json, $revision, $author, null);
     }
 
     /** What a job has taught of a kind. */
@@ -68,8 +78,8 @@ final readonly class SaveProfile
         self::change($kind, $json, null, $author, $job);
     }
 
-    /** With what another description of the same kind knew. */
-    public static function merged(Kind $kind, string $json, string $author): void
+    /** By a lead: with what another description of the same kind knew, or without what went to a kind of board. */
+    public static function reworked(Kind $kind, string $json, string $author): void
     {
         self::change($kind, $json, null, $author, null);
     }
@@ -92,7 +102,7 @@ final readonly class SaveProfile
             $revision = is_numeric($revision) ? (int) $revision : 0;
             $now = Lesson::undone($now, $document($revision - 1), $document($revision));
         }
-        $json = json_encode($now, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION)."\n";
+        $json = self::text($now);
         $json !== $kind->profile || throw InvalidDocument::at('/job', 'what it taught has been taken back or changed already');
         self::change($kind, $json, null, "{$author}, taking back what {$job->label()} taught", null);
     }

@@ -9,6 +9,7 @@ use App\Http\Once;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
+use Ash\Logbook\BoardKinds;
 use Ash\Logbook\IntakeLine;
 use Ash\Logbook\LogbookRoom as Core;
 use Ash\Logbook\Profile;
@@ -96,9 +97,10 @@ final readonly class TakeIn
         }
         $slug = self::free(IntakeLine::slug($name));
         $kind ??= self::unseen($name, $slug, $who, $it->alone);
-        if ($it->alone) {
+        if ($it->alone || $kind->of_board) {
             $machine = Machine::query()->create(['slug' => $slug, 'name' => $name, 'kind_id' => $kind->id, 'bare' => true]);
-            Board::query()->create(['machine_id' => $machine->id, 'slot' => 'main', 'name' => $name, 'serial' => $it->serial]);
+            Board::query()->create(['machine_id' => $machine->id, 'slot' => BoardKinds::PLACE, 'name' => $name, 'serial' => $it->serial,
+                'kind_id' => $kind->of_board ? $kind->id : null]);
         } else {
             $machine = SaveProfile::specimen($kind, $kind->readProfile(), $name, $slug);
         }
@@ -115,7 +117,7 @@ final readonly class TakeIn
             'boards' => [['key' => 'main', 'name' => $alone ? $name : 'Main board']], 'rails' => [],
         ], self::FLAGS)."\n";
 
-        return SaveProfile::kind(House::here()->hall->profile(Node::parse($json)), $json, $who->name);
+        return SaveProfile::kind(House::here()->hall->profile(Node::parse($json)), $json, $who->name, $alone);
     }
 
     /** A name in addresses that neither a kind nor a machine has. */

@@ -7,8 +7,8 @@ namespace App\Memory;
 use App\Http\Conflict;
 use App\Http\Once;
 use App\Instruments\SerialPort;
+use App\Logbook\Described;
 use App\Logbook\Job;
-use App\Logbook\Machine;
 use App\People\Person;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
@@ -197,7 +197,7 @@ final readonly class Sources
     /** @return array{FittedMemory, string} the memory, and its part of the profile as JSON */
     private static function memory(Job $job, string $key): array
     {
-        $profile = Node::parse(Machine::query()->findOrFail($job->machine_id)->described->profile);
+        $profile = Node::parse(Described::of($job->machine_id, $job->board_id)->json);
         foreach ($profile->optional('memories')?->items() ?? [] as $memory) {
             if ($memory->at('key')->string() === $key) {
                 return [FittedMemory::read($memory), json_encode($memory->raw(), JSON_THROW_ON_ERROR)];

@@ -6,12 +6,11 @@ namespace App\Rails;
 
 use App\Bench\StripCard;
 use App\Logbook\Cards;
+use App\Logbook\Described;
 use App\Logbook\Entry;
 use App\Logbook\Gathered;
-use App\Logbook\House;
 use App\Logbook\Row;
 use App\Logbook\TrueHere;
-use Ash\Document\Node;
 use Ash\Facts\Band;
 use Ash\Facts\Facts;
 use Ash\Logbook\Caution;
@@ -74,12 +73,13 @@ final readonly class RunAsShown
                     'jobs.title',
                     'jobs.state',
                     'machines.name',
+                    'machines.id as machine_id',
                     'kinds.profile',
                     'boards.name as board',
                     'entries.id as entry',
                     'entries.job_id',
                     'entries.kind',
-                )
+                )->selectRaw(Described::WITH_OWN)
                 ->first() ?? abort(404),
         );
     }
@@ -91,7 +91,7 @@ final readonly class RunAsShown
     public static function of(Run $run, ?Load $load, TakeWhat $what = TakeWhat::Volts, ?Row $job = null): RailRunPage
     {
         $job ??= self::head($run);
-        $profile = House::here()->hall->profile(Node::parse($job->string('profile')));
+        $profile = Described::joined($job, $job->string('machine_id'), $run->board_id);
         $described = $profile->section(DescribedRails::class) ?? new DescribedRails([], [], [], null);
         $bands = Gathered::of($run->job_id)->own();
         $repeated = $run->repeats_id === null ? null : Run::query()->find($run->repeats_id);

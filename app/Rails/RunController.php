@@ -15,6 +15,7 @@ use App\Instruments\ScpiMeter;
 use App\Logbook\Append;
 use App\Logbook\Board;
 use App\Logbook\Cards;
+use App\Logbook\Described;
 use App\Logbook\Entry;
 use App\Logbook\House;
 use App\Logbook\Job;
@@ -140,7 +141,7 @@ final readonly class RunController
                 : throw Conflict::at('/id', 'another entry has this id');
         }
         $meter = Meter::active($body->meter);
-        $profile = House::here()->hall->profile(Node::parse($head->string('profile')));
+        $profile = Described::joined($head, $head->string('machine_id'), $run->board_id);
         $described = $profile->section(DescribedRails::class);
         $rail = $described?->rail($body->rail) ?? throw InvalidDocument::at('/rail', "the machine's profile has no rail of this name");
         $described->testPoint($rail->name, $body->testPoint) ?? throw InvalidDocument::at('/test_point', "is not a test point of {$rail->name}");

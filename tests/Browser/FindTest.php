@@ -73,6 +73,8 @@ final class FindTest extends TestCase
     private function line(string $words): void
     {
         $this->chrome->find('#line')->sendKeys($words.Key::ENTER);
+        // The preview says the same while it is typed: taken is what has left the field.
+        $this->chrome->until(fn (): bool => $this->chrome->find('#line')->getAttribute('value') === '', "\"{$words}\" was not taken");
     }
 
     public function test_a_fault_of_cold_mornings_is_called_a_clue_and_an_hour_without_news_is_called_out(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** Every screen in both light levels against axe-core, and what a role is shown. */
@@ -102,6 +103,31 @@ final class ScreensTest extends TestCase
         $chrome->button('Save')->click();
         $chrome->see('R14 is drawn as R41');
         self::assertSame('2', self::one("SELECT revision FROM kinds WHERE slug = 'plover'"));
+    }
+
+    public function test_a_board_gets_a_kind_of_its_own_by_keyboard_after_a_look(): void
+    {
+        $chrome = $this->chrome;
+        $this->signInAs('ines');
+        $kind = self::one("SELECT kind_id FROM machines WHERE slug = 'dunlin-8'");
+        $chrome->go("/kinds/{$kind}");
+        $chrome->see('described here: capacitors (10)');
+        $chrome->find('[aria-label="A kind of its own for Linear supply"]')->sendKeys(WebDriverKeys::ENTER);
+        $chrome->see('Linear supply, serial D8-P-0391, in Dunlin 8');
+        $this->axe('a kind of board, looked at');
+        self::assertSame('0', self::one("SELECT COUNT(*) FROM kinds WHERE name LIKE 'Dunlin 8%supply'"));
+        $chrome->field('Name of the kind')->sendKeys(WebDriverKeys::ENTER);
+        $chrome->until(
+            static fn (): bool => self::one("SELECT COUNT(*) FROM kinds WHERE of_board = 1 AND name LIKE 'Dunlin 8%supply'") === '1',
+            'no kind of board was made',
+        );
+        $chrome->seeNot('described here: capacitors');
+        $chrome->go('/kinds/'.self::one("SELECT id FROM kinds WHERE of_board = 1 AND name LIKE 'Dunlin 8%supply'"));
+        $chrome->see('Capacitors: 10 listed');
+        $this->axe('a kind of board');
+        $chrome->go('/boards/'.self::one("SELECT id FROM boards WHERE serial = 'D8-P-0391'"));
+        $chrome->see('counts first, then what its machine');
+        $this->axe('a board with a kind of its own');
     }
 
     public function test_a_viewer_is_shown_nothing_that_writes(): void

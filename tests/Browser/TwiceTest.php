@@ -26,7 +26,7 @@ final class TwiceTest extends TestCase
         // With files too: ArchiveTest brings the same archive twice.
         '/boards/import-archive',
         // Only looked at, until somebody says that it is done; the sheet is sent twice in BoardsTest.
-        '/kinds/{kind}/merge', '/machines/{machine}/merge', '/boards/{board}/merge', '/kinds/{kind}/sheets',
+        '/kinds/{kind}/merge', '/kinds/{kind}/split', '/machines/{machine}/merge', '/boards/{board}/merge', '/kinds/{kind}/sheets',
     ];
 
     /** @return array<string, array{string, array<string, mixed>, string}> by route: address, body, what counts the rows */

@@ -131,6 +131,9 @@ final class ArchiveTest extends TestCase
     public function test_another_workshops_archive_comes_in_with_its_files_and_twice_is_once(): void
     {
         [$job] = $this->storied();
+        $second = ['id' => self::ulid(), 'map' => 'main', 'text' => self::TEXT];
+        $this->as(Role::Technician)->postJson("/api/jobs/{$job->id}/memory-sources", $second)->assertCreated();
+        $this->add($job, ['kind' => 'memory', 'data' => ['source' => $second['id']]])->assertCreated();
         $zip = self::foreign($this->archive($job));
         $before = $this->counts();
         $board = self::text($this->send($zip)->assertCreated()->json('id'));
@@ -145,7 +148,7 @@ final class ArchiveTest extends TestCase
             ->assertJsonPath('0.caption', 'the corner');
         $once = $this->counts();
         $more = array_map(static fn (int $a, int $b): int => $a - $b, $once, $before);
-        self::assertSame([1, 1, 1], [$more[0], $more[2], $more[3]]);
+        self::assertSame([1, 1, 2], [$more[0], $more[2], $more[3]]);
         $this->send($zip)->assertCreated()->assertJsonPath('entries', 0);
         self::assertSame($once, $this->counts());
         // What came in may be put back when it is lost; and it may go on from here to a third workshop.

@@ -50,7 +50,7 @@ final class ImportTest extends TestCase
      */
     private function send(array $document): TestResponse
     {
-        $text = preg_replace('/"(data|condition)":\[\]/', '"$1":{}', json_encode($document, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
+        $text = preg_replace('/"(data|condition|bus)":\[\]/', '"$1":{}', json_encode($document, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
 
         return $this->as(Role::Technician)->call(
             'POST',
@@ -121,6 +121,23 @@ final class ImportTest extends TestCase
         $canonical = \Ash\Document\Json::canonical(json_decode(str_replace('"data":[]', '"data":{}', $text)));
         $signed = [...$kept, 'signature' => hash_hmac('sha256', $canonical, self::text(config('app.key')))];
         self::assertSame(count($kept['entries']) - 3, $this->send($signed)->assertCreated()->json('entries'));
+    }
+
+    public function test_a_setting_and_a_chain_that_could_not_be_typed_do_not_come_in_by_a_file(): void
+    {
+        $job = $this->job();
+        $this->line($job, 'setting serial card: JP3 irq: 1-2 4, 2-3 3*');
+        $this->line($job, 'chain host 7 terminated, disc 1 0 terminated');
+        $document = self::foreign($this->exported($job));
+        foreach (['at' => [5, 'none of the ways'], 'options' => [[], 'at least one']] as $field => [$value, $why]) {
+            $wrong = $document;
+            $wrong['entries'][0]['data'][$field] = $value;
+            self::assertRefused($this->send($wrong), "/entries/0/data/{$field}", $why);
+        }
+        $wrong = $document;
+        $wrong['entries'][1]['data']['chain'][1]['name'] = 'host';
+        self::assertRefused($this->send($wrong), '/entries/1/data/chain/1/name', 'twice');
+        $this->send($document)->assertCreated();
     }
 
     private static function runOf(Job $job): mixed

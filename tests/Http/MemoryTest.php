@@ -587,6 +587,10 @@ final class MemoryTest extends TestCase
         self::assertRefused($this->postJson("/api/machines/{$elsewhere}/lines", ['format' => 'ash-bench/dialect/1', 'lines' => [
             ['example' => '1 2', 'pattern' => ['sort' => 'chatter', 'tokens' => [new \stdClass()]]],
         ]]), '/lines/0/pattern');
+        self::assertRefused(
+            $this->postJson("/api/machines/{$elsewhere}/lines", ['format' => 'ash-bench/dialect/1', 'lines' => [['example' => '1 2', 'x' => 1]]]),
+            '/lines/0/x',
+        );
         self::assertCount(6, (array) $this->getJson('/api/lines')->assertOk()->json());
         $this->deleteJson("/api/lines/{$kept}")->assertNoContent();
         $this->paste($this->job(), "RAM TEST V7\nFEHLER 1 ORT 0007 SOLL 00 IST 08")->assertCreated()->assertJsonPath('left_over', 1);

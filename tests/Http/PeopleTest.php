@@ -112,6 +112,7 @@ final class PeopleTest extends TestCase
             'a run of the keyboard' => ['qwertyuiop12', false],
             'the alphabet backwards' => ['zyxwvutsrqpo', false],
             'digits' => ['123456789012', false],
+            'digits in a row and two letters' => ['1234567890zq', false],
             'one piece again and again' => ['ab12ab12ab12', false],
             'words of the place' => ['ashbenchworkshop1', false],
             'eleven characters' => ['horse-batte', false],

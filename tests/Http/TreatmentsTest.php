@@ -191,7 +191,11 @@ final class TreatmentsTest extends TestCase
         self::assertStringContainsString('Take the picture again', self::text($clipped->json('errors.0.detail')));
         self::assertRefused($this->said($job, 'colour', ['places' => [$spot(0.125), $spot(0.875)]] + $data), '/data/places/1');
         self::assertRefused($this->said($job, 'colour', ['places' => []] + $data), '/data/places');
-        self::assertRefused($this->said($job, 'colour', ['photo' => self::ulid()] + $data), '/data/photo');
+        self::assertRefused($this->said($job, 'colour', ['photo' => self::ulid()] + $data), '/data/photo', 'not a photo of this job');
+        $file = \App\Logbook\Photo::query()->findOrFail($photo)->file();
+        rename($file, "{$file}.away");
+        self::assertRefused($this->said($job, 'colour', $data), '/data/photo', 'not brought in');
+        rename("{$file}.away", $file);
         self::assertRefused($this->said($job, 'colour', ['radius' => 0.5] + $data), '/data/radius');
         self::assertRefused($this->said($job, 'colour', ['reference' => $spot(1.5)] + $data), '/data/reference/x');
         $other = $this->job('curlew-16', 'cpu');

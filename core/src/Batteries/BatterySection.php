@@ -41,6 +41,11 @@ final readonly class BatterySection implements Section
         return $entry instanceof CircuitSaid;
     }
 
+    public function ofBoard(): array
+    {
+        return [];
+    }
+
     /** What a sheet or a measurement says stays; a family gives way to another. */
     public function learned(\stdClass $document, EntryData $entry): ?\stdClass
     {

@@ -43,6 +43,11 @@ final readonly class CapacitorsSection implements Section
         return false;
     }
 
+    public function ofBoard(): array
+    {
+        return ['capacitors' => 'ref'];
+    }
+
     public function learned(\stdClass $document, EntryData $entry): null
     {
         return null;

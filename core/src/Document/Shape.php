@@ -100,10 +100,13 @@ final readonly class Shape
             }
         }
         try {
-            return $this->made($values);
+            $it = $this->made($values);
         } catch (\TypeError|\ArgumentCountError) {
             $node->refuse('lacks a field, or has one of another type');
         }
+
+        // Where the record fills fields in, what is handed in and what is kept follow different rules; elsewhere they are the same.
+        return $it instanceof Settled && array_filter($this->fields, static fn (Field $field): bool => $field->kept) === [] ? $it->settled($node) : $it;
     }
 
     /**

@@ -39,6 +39,11 @@ final readonly class ConnectorsSection implements Section
         return $entry instanceof TakenOut && $entry->connectors !== [];
     }
 
+    public function ofBoard(): array
+    {
+        return [];
+    }
+
     public function learned(\stdClass $document, EntryData $entry): ?\stdClass
     {
         if (!$entry instanceof TakenOut || $entry->connectors === []) {

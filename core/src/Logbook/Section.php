@@ -31,6 +31,13 @@ interface Section
     /** Whether entries like this may teach something, so that the description need not be read for the others. */
     public function teaches(EntryData $entry): bool;
 
+    /**
+     * Of its fields the lists of things that sit on one board and may name it ("board"): they can go to a description of the board's kind.
+     *
+     * @return array<string, string> by list the field that tells its things apart
+     */
+    public function ofBoard(): array;
+
     /** @return \stdClass|null the document with what an entry on a job has taught; null when it taught nothing new */
     public function learned(\stdClass $document, EntryData $entry): ?\stdClass;
 }

@@ -44,6 +44,20 @@ final readonly class Sections
         return array_filter($this->sections, static fn (Section $it): bool => $it->teaches($entry)) !== [];
     }
 
+    /** Whether what such an entry teaches is of a board and not of its machine. */
+    public function teachesBoard(EntryData $entry): bool
+    {
+        return array_filter($this->sections, static fn (Section $it): bool => $it->ofBoard() !== [] && $it->teaches($entry)) !== [];
+    }
+
+    public function boardKinds(): BoardKinds
+    {
+        return new BoardKinds(
+            array_merge(...array_map(static fn (Section $it): array => $it->ofBoard(), $this->sections)),
+            array_values(array_filter($this->sections, static fn (Section $it): bool => $it instanceof SharedSection)),
+        );
+    }
+
     /** @return \stdClass|null the document with what the entry has taught; null when it taught nothing */
     public function learned(\stdClass $document, EntryData $entry): ?\stdClass
     {

@@ -40,6 +40,11 @@ final readonly class MemoriesSection implements Section
         return $entry instanceof MemorySaid;
     }
 
+    public function ofBoard(): array
+    {
+        return ['memories' => 'key'];
+    }
+
     /** Rows are added as one memory more; rows at an address where a memory begins already are that memory, said anew. */
     public function learned(\stdClass $document, EntryData $entry): ?\stdClass
     {

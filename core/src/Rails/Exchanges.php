@@ -15,6 +15,9 @@ final class Exchanges
     /** @var array<string, array<string, JudgedReading>> by point and load: latest readings outside their limits, by rail */
     private array $outside = [];
 
+    /** @var array<string, array<string, array<string, JudgedReading>>> the same by point and load, then by limits: equal ones are looked at once */
+    private array $byLimits = [];
+
     /** @var array<int, true> by reading: it changed places with another at some time */
     private array $were = [];
 
@@ -22,16 +25,20 @@ final class Exchanges
     {
         $place = self::place($judged);
         $name = "\0{$judged->rail->name}";
-        unset($this->outside[$place][$name]);
+        $limits = pack('E2', $judged->rail->limits->low, $judged->rail->limits->high);
+        unset($this->outside[$place][$name], $this->byLimits[$place][$limits][$name]);
         if ($judged->verdict !== Verdict::Out || $judged->reversed()) {
             return;
         }
-        foreach ($this->outside[$place] ?? [] as $other) {
-            if (self::crossed($judged, $other)) {
-                $this->were[spl_object_id($judged)] = $this->were[spl_object_id($other)] = true;
+        foreach ($this->byLimits[$place] ?? [] as $alike) {
+            $first = reset($alike);
+            foreach ($first !== false && self::inside((float) $judged->reading->volts, $first->rail->limits) ? $alike : [] as $other) {
+                if (self::crossed($judged, $other)) {
+                    $this->were[spl_object_id($judged)] = $this->were[spl_object_id($other)] = true;
+                }
             }
         }
-        $this->outside[$place][$name] = $judged;
+        $this->outside[$place][$name] = $this->byLimits[$place][$limits][$name] = $judged;
     }
 
     public function were(JudgedReading $judged): bool

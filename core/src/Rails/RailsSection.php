@@ -7,13 +7,22 @@ namespace Ash\Rails;
 use Ash\Document\Node;
 use Ash\Logbook\EntryData;
 use Ash\Logbook\Profile;
-use Ash\Logbook\Section;
+use Ash\Logbook\SharedSection;
 use Ash\Quantity\Notation;
 use Ash\Quantity\Unit;
 
 /** What a description says of the supply: "rails" and "supply". */
-final readonly class RailsSection implements Section
+final readonly class RailsSection implements SharedSection
 {
+    /** Before what a figure is taken from, when it is only guessed. */
+    private const FAMILY = 'family:';
+
+    /** Before the name of the machine's kind: a rail that a board's kind has from there, and that the machine's own word replaces. */
+    private const AS_IN = 'as in ';
+
+    /** What was found along a rail, which stays whoever speaks of its limits. */
+    private const ALONG = ['test_points' => 1, 'ohms_good' => 1, 'feeds' => 1];
+
     public function fields(): array
     {
         return ['rails', 'supply'];
@@ -51,6 +60,11 @@ final readonly class RailsSection implements Section
     public function teaches(EntryData $entry): bool
     {
         return $entry instanceof GoodBoard || $entry instanceof RailsSaid || $entry instanceof PointNamed;
+    }
+
+    public function ofBoard(): array
+    {
+        return [];
     }
 
     public function learned(\stdClass $document, EntryData $entry): ?\stdClass
@@ -115,11 +129,11 @@ final readonly class RailsSection implements Section
         foreach (self::railsOf($document) as $rail) {
             $old = $rail instanceof \stdClass ? $rail : new \stdClass();
             $name = is_string($old->name ?? null) ? $old->name : '';
-            $guessed = is_string($old->source ?? null) && (str_starts_with($old->source, 'family:') || $it->family === null);
+            $guessed = is_string($old->source ?? null) && (str_starts_with($old->source, self::FAMILY) || $it->family === null);
             if (isset($new[$name])) {
                 $rails[] = $guessed ? (object) [
                     ...$new[$name],
-                    ...array_intersect_key((array) $old, ['test_points' => 1, 'ohms_good' => 1, 'feeds' => 1]),
+                    ...array_intersect_key((array) $old, self::ALONG),
                 ] : $old;
                 unset($new[$name]);
             } elseif (!$guessed || isset($old->test_points) || isset($old->ohms_good)) {
@@ -143,6 +157,45 @@ final readonly class RailsSection implements Section
         ]];
 
         return (object) [...(array) $document, 'rails' => [...$rails, ...$added], ...$supply];
+    }
+
+    /** The rails that capacitors of the board filter. */
+    public function copied(\stdClass $machine, array $things): array
+    {
+        $wanted = array_column($things, 'rail');
+        $source = mb_substr(self::AS_IN.(is_string($machine->name ?? null) ? $machine->name : ''), 0, 120);
+        $rails = [];
+        foreach (self::railsOf($machine) as $rail) {
+            if ($rail instanceof \stdClass && in_array($rail->name ?? null, $wanted, true)) {
+                $rails[] = (object) [...array_diff_key((array) $rail, self::ALONG, ['protects' => 1]), 'source' => $source];
+            }
+        }
+
+        return ['rails' => $rails];
+    }
+
+    /** Its own rail first; one that is a family's guess, or was only copied, gives way to the machine's. */
+    public function counting(\stdClass $own, \stdClass $machine): array
+    {
+        $mine = array_column(self::railsOf($own), null, 'name');
+        $rails = [];
+        foreach (self::railsOf($machine) as $rail) {
+            $name = $rail instanceof \stdClass && is_string($rail->name ?? null) ? $rail->name : '';
+            $one = $mine[$name] ?? null;
+            unset($mine[$name]);
+            $rails[] = !$one instanceof \stdClass || self::givesWay($one)
+                ? $rail
+                : (object) [...array_intersect_key((array) $rail, self::ALONG), ...(array) $one];
+        }
+
+        return ['rails' => [...$rails, ...array_values($mine)]];
+    }
+
+    private static function givesWay(\stdClass $rail): bool
+    {
+        $source = is_string($rail->source ?? null) ? $rail->source : '';
+
+        return str_starts_with($source, self::FAMILY) || str_starts_with($source, self::AS_IN);
     }
 
     /** @return list<mixed> */

@@ -60,6 +60,11 @@ final readonly class SetupSection implements Section
         return $entry instanceof SettingSaid;
     }
 
+    public function ofBoard(): array
+    {
+        return [];
+    }
+
     /** A block that was looked at is known from then on; said anew, it is known as it was said last. */
     public function learned(\stdClass $document, EntryData $entry): ?\stdClass
     {

@@ -12,6 +12,7 @@ use Ash\Facts\Facts;
 use Ash\Facts\OpenThing;
 use Ash\Facts\PartsReplaced;
 use Ash\Logbook\Allowance;
+use Ash\Logbook\EntryData;
 use Ash\Logbook\Outcome;
 use Ash\Logbook\Situation;
 use Ash\Logbook\Stage;
@@ -35,6 +36,8 @@ use Ash\Rails\RailsJudged;
 use Ash\Rails\RailStrip;
 use Ash\Rails\Reading;
 use Ash\Rooms;
+use Ash\Setup\Disks;
+use Ash\Setup\SetupSheet;
 use Ash\Tests\House;
 
 /** What the screens ask of the core and bin/ash does not. */
@@ -71,6 +74,7 @@ final readonly class Inside
                 json_encode(['map' => $asked->at('map')->raw()], JSON_THROW_ON_ERROR),
                 ['errors' => array_map(static fn (Node $line): string => rtrim($line->string(), "\n")."\n", $asked->at('lines')->items())],
             ), false, 64, JSON_THROW_ON_ERROR),
+            ...InsideRecord::verbs(),
             'strips' => self::strips(...),
             'sheet' => self::sheet(...),
             'words' => static fn (Node $asked): mixed => self::words($asked->at('enum')->string()),
@@ -122,6 +126,13 @@ final readonly class Inside
             ), $day),
             $asked->has('changed') ? new PartsReplaced(['C1 to 2u'], $day->modify('+1 hour')) : null,
             ...array_map(static fn (Node $it): OpenThing => new OpenThing($it->string(), "a {$it->string()}", $day), $asked->optional('open')?->items() ?? []),
+            ...array_map(
+                static fn (Node $it): object => new ("Ash\\{$it->at('is')->string()}")(...(array) json_decode(json_encode($it->at('with')->raw(), 0), true)),
+                $asked->optional('facts')?->items() ?? [],
+            ),
+            ...self::setUp(array_map(static fn (Node $line): EntryData => House::draft([
+                'id' => '01HZY3G0000000000000000001', 'at' => '2026-03-01T09:00:00Z', 'line' => $line->string(),
+            ])->data, $asked->optional('said')?->items() ?? [])),
         ]);
 
         return Rooms::hall()->sheet(new Situation(
@@ -133,6 +144,16 @@ final readonly class Inside
             leaps: [],
             outcome: $asked->optional('outcome')?->enum(Outcome::class),
         ));
+    }
+
+    /**
+     * @param list<EntryData> $said
+     *
+     * @return list<object>
+     */
+    private static function setUp(array $said): array
+    {
+        return array_values(array_filter([SetupSheet::of($said), Disks::of($said)]));
     }
 
     /** What each case of an enumeration says of itself: every public method that wants nothing. */

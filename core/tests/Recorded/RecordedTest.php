@@ -18,11 +18,13 @@ use PHPUnit\Framework\TestCase;
  */
 final class RecordedTest extends TestCase
 {
+    public const FILES = ['answers', 'inside', 'rooms', 'record'];
+
     /** @return iterable<string, array{list<array{string, string, mixed, \stdClass}>}> by room and verb */
     public static function answers(): iterable
     {
         $all = [];
-        foreach ([...file(__DIR__.'/answers.jsonl') ?: [], ...file(__DIR__.'/inside.jsonl') ?: [], ...file(__DIR__.'/rooms.jsonl') ?: []] as $line) {
+        foreach (array_merge(...array_map(self::lines(...), self::FILES)) as $line) {
             $it = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
             $all["{$it[0]} {$it[1]}"][] = $it;
         }
@@ -88,11 +90,11 @@ final class RecordedTest extends TestCase
         [$verb, $n, $place, $change] = $edge;
         $name = match (strtok($verb, ' ')) {
             'entry' => 'entries',
-            'inside' => 'inside',
+            'inside' => isset(InsideRecord::verbs()[substr($verb, 7)]) ? 'record' : 'inside',
             'isolation', 'setup', 'treatments' => 'rooms',
             default => 'answers',
         };
-        $files[$name] ??= file(__DIR__."/{$name}.jsonl") ?: [];
+        $files[$name] ??= self::lines($name);
         $line = json_decode($files[$name][$n], false, 64, JSON_THROW_ON_ERROR);
         $asked = $line[$verb === 'entry' ? 0 : 2];
         $last = array_pop($place);
@@ -115,6 +117,18 @@ final class RecordedTest extends TestCase
         unset($at);
 
         return [$asked, $verb === 'entry' ? self::take($asked) : self::ask(...[...explode(' ', $verb), $asked])];
+    }
+
+    /** @return list<string> of a file and of those that go on with it: name-2.jsonl and so on */
+    public static function lines(string $name): array
+    {
+        return array_merge(...array_map(static fn (string $part): array => file($part) ?: [], self::parts($name)));
+    }
+
+    /** @return list<string> */
+    public static function parts(string $name): array
+    {
+        return [__DIR__."/{$name}.jsonl", ...glob(__DIR__."/{$name}-*.jsonl") ?: []];
     }
 
     public static function digest(\stdClass $answered): string

@@ -6,8 +6,7 @@ declare(strict_types=1);
 
 require __DIR__.'/../../../vendor/autoload.php';
 
-foreach (['answers', 'inside', 'rooms'] as $name) {
-    $path = __DIR__."/{$name}.jsonl";
+foreach (array_merge(...array_map(Ash\Tests\Recorded\RecordedTest::parts(...), Ash\Tests\Recorded\RecordedTest::FILES)) as $path) {
     $lines = array_map(static function (string $line): string {
         [$room, $verb, $asked] = json_decode($line, false, 64, JSON_THROW_ON_ERROR);
         $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION;

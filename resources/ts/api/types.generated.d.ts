@@ -52,6 +52,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/boards/{board}/kind": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["kindOfBoard"];
+        post?: never;
+        delete: operations["noKindOfBoard"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/boards/{board}/merge": {
         parameters: {
             query?: never;
@@ -805,6 +821,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/kinds/{kind}/profile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeKind"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kinds/{kind}/sheets": {
         parameters: {
             query?: never;
@@ -815,6 +847,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["keepSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kinds/{kind}/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["splitKind"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1726,6 +1774,9 @@ export interface components {
             name: string;
             serial: string | null;
             slot: string;
+        };
+        BoardKindBody: {
+            kind: string;
         };
         /** @description A page of boards by name, wherever they are. */
         BoardList: {
@@ -3122,17 +3173,23 @@ export interface components {
             /** @description latest first */
             runs: components["schemas"]["RunCard"][];
         };
-        /** @description A kind of machine in a list. */
+        /** @description A kind in a list. */
         KindCard: {
             id: string;
-            /** @description machines of it */
+            /** @description machines of it; boards, of a kind of board */
             machines: number;
             name: string;
+            /** @description a kind of board, not of machine */
+            of_board: boolean;
             slug: string;
             words: string;
         };
-        /** @description A kind of machine: what is known of it, what was learned when and from which job, and its machines. */
+        /** @description A kind of machine or of board: what is known of it, what was learned when and from which job, and its machines. */
         KindPage: {
+            /** @description of a kind of board */
+            boards: components["schemas"]["BoardRow"][];
+            /** @description that a description may name */
+            caution_choices: components["schemas"]["ChoiceCard"][];
             kind: components["schemas"]["KindCard"];
             /** @description in a line each */
             known: string[];
@@ -3141,6 +3198,10 @@ export interface components {
             machines: components["schemas"]["MachineCard"][];
             /** @description the kind that it turned out to be */
             merged_into: string | null;
+            /** @description of a kind of machine */
+            places: components["schemas"]["PlaceOfKind"][];
+            /** @description JSON document */
+            profile: string;
             revision: number;
             /** @description what a file may be */
             sheet_choices: components["schemas"]["ChoiceCard"][];
@@ -3805,6 +3866,15 @@ export interface components {
              */
             verdict: "sound" | "thin" | "open" | null;
         };
+        /** @description A place of a kind of machine, and the kind of board that sits in it where that is known. */
+        PlaceOfKind: {
+            kind: string | null;
+            kind_id: string | null;
+            name: string;
+            /** @description what of the machine's description names this board, in words */
+            names: string | null;
+            place: string;
+        };
         /** @description A test point that has readings. */
         PlacePoint: {
             rail: string;
@@ -4346,6 +4416,23 @@ export interface components {
             high: number;
             low: number;
         };
+        SplitBody: {
+            done?: boolean;
+            name?: string;
+            place: string;
+        };
+        /** @description What giving the boards of a place a kind of their own does, or did. */
+        SplitCard: {
+            /** @description boards that are of it then */
+            boards: string[];
+            done: boolean;
+            /** @description the new kind, once there is one */
+            kind_id: string | null;
+            /** @description what its description says */
+            moves: string[];
+            /** @description of the new kind */
+            name: string;
+        };
         /** @description A stage of the strip. */
         StageCard: {
             current: boolean;
@@ -4834,6 +4921,59 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["BoardPage"];
                 };
+            };
+        };
+    };
+    kindOfBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                board: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["BoardKindBody"];
+            };
+        };
+        responses: {
+            /** @description it is of that kind */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    noKindOfBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                board: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description it is of no kind of its own: its machine's is all that is known */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -6269,6 +6409,8 @@ export interface operations {
     listKinds: {
         parameters: {
             query?: {
+                /** @description 1: only kinds of board */
+                of_board?: string;
                 search?: string;
             };
             header?: never;
@@ -6377,6 +6519,50 @@ export interface operations {
             };
         };
     };
+    changeKind: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["AnyDocument"];
+            };
+        };
+        responses: {
+            /** @description changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindPage"];
+                };
+            };
+            /** @description someone changed it meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
     keepSheet: {
         parameters: {
             query?: never;
@@ -6399,6 +6585,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KindSheetCard"][];
+                };
+            };
+            /** @description refused */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Errors"];
+                };
+            };
+        };
+    };
+    splitKind: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SplitBody"];
+            };
+        };
+        responses: {
+            /** @description what it does, or did */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SplitCard"];
                 };
             };
             /** @description refused */

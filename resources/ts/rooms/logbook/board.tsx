@@ -7,6 +7,7 @@ import { Button, LinkButton, Notice, Part } from '../../ui/controls';
 import { Loaded, Page } from '../../ui/page';
 import { useIsLead, useMayRecord } from '../../ui/session';
 import { day } from '../../ui/when';
+import { KindOfBoard } from './board-kinds';
 import { EntryDays } from './entries';
 import { ImportButton } from './import';
 import { MergePart } from './merge';
@@ -101,6 +102,7 @@ function BoardSheet({ page, id, children }: { page: Schemas['BoardPage']; id: st
                 {page.jobs.length === 0 && <p className="text-soft">No job yet.</p>}
             </Part>
             {children}
+            {lead && <KindOfBoard id={id} kind={page.kind_id} />}
             {lead && <MergePart of="boards" id={id} name={page.board.name} />}
         </Page>
     );

@@ -1,10 +1,11 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useDeferredValue, useState } from 'react';
+import { lazy, Suspense, useDeferredValue, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, data, type Schemas } from '../../api/client';
-import { Field, Notice, Part } from '../../ui/controls';
+import { Button, Field, Notice, Part } from '../../ui/controls';
 import { useIsLead, useMayRecord } from '../../ui/session';
 import { MergePart } from './merge';
+import { PlacesOfKind } from './board-kinds';
 import { Sheets } from './sheets';
 import { useSend } from '../../ui/form';
 import { Loaded, Page } from '../../ui/page';
@@ -33,7 +34,7 @@ export function Kinds() {
                                     {kind.name}
                                 </Link>
                                 <span className="block text-sm text-soft">
-                                    {kind.words}, {kind.machines === 1 ? 'one machine' : `${kind.machines} machines`}
+                                    {kind.words}, <Many n={kind.machines} what={kind.of_board ? 'board' : 'machine'} />
                                 </span>
                             </li>
                         ))}
@@ -49,6 +50,8 @@ export function Kinds() {
     );
 }
 
+const Edit = lazy(async () => ({ default: (await import('./machine-edit')).ProfileEdit<Schemas['KindPage']> }));
+
 /** What is known of a kind, and when and from which job it was learned. */
 export function Kind() {
     const { id = '' } = useParams();
@@ -59,8 +62,37 @@ export function Kind() {
 function KindSheet({ page }: { page: Schemas['KindPage'] }) {
     const may = useMayRecord();
     const lead = useIsLead();
+    const client = useQueryClient();
+    const [editing, setEditing] = useState(false);
+    if (editing) {
+        return (
+            <Suspense fallback={<p className="p-5 text-soft">Loading</p>}>
+                <Edit
+                    name={page.kind.name}
+                    page={page}
+                    send={(document) => data(api.PUT('/kinds/{kind}/profile', { params: { path: { kind: page.kind.id } }, ...document }))}
+                    onClose={() => setEditing(false)}
+                    onSaved={(saved) => {
+                        client.setQueryData(['kind', page.kind.id], saved);
+                        setEditing(false);
+                    }}
+                />
+            </Suspense>
+        );
+    }
     return (
-        <Page title={page.kind.name} over={<>{page.kind.words}. What all of this kind share; it grows from work.</>}>
+        <Page
+            title={page.kind.name}
+            aside={
+                <>
+                    <a href={`/kinds/${page.kind.id}/profile.json`} download className="inline-flex min-h-11 items-center px-2">
+                        Description as JSON
+                    </a>
+                    {may && page.merged_into === null && <Button onClick={() => setEditing(true)}>Edit the description</Button>}
+                </>
+            }
+            over={<>{page.kind.words}. What all of this kind share; it grows from work.</>}
+        >
             {page.merged_into !== null && (
                 <Notice tone="care">
                     It turned out to be <Link to={`/kinds/${page.merged_into}`}>another kind</Link>.
@@ -72,21 +104,12 @@ function KindSheet({ page }: { page: Schemas['KindPage'] }) {
                         {page.known.map((line) => (
                             <li key={line}>{line}</li>
                         ))}
+                        {page.known.length === 0 && <li className="text-soft">Nothing yet: what is learned on a job comes here.</li>}
                     </ul>
                 </Part>
-                <Part title="Machines">
-                    <ul className="flex flex-col gap-1">
-                        {page.machines.map((machine) => (
-                            <li key={machine.id}>
-                                <Link to={`/machines/${machine.id}`}>{machine.name}</Link>{' '}
-                                <span className="text-sm text-soft">
-                                    {[machine.serial, machine.owner].filter((it) => it !== null).join(', ')}
-                                </span>
-                            </li>
-                        ))}
-                    </ul>
-                </Part>
+                {page.kind.of_board ? <BoardsOfKind boards={page.boards} /> : <MachinesOfKind machines={page.machines} />}
             </div>
+            {page.places.length > 0 && <PlacesOfKind page={page} />}
             <Sheets page={page} may={may} />
             <Part title="Learned">
                 <ol className="divide-y divide-line">
@@ -113,6 +136,49 @@ function KindSheet({ page }: { page: Schemas['KindPage'] }) {
             </Part>
             {lead && page.merged_into === null && <MergePart of="kinds" id={page.kind.id} name={page.kind.name} />}
         </Page>
+    );
+}
+
+function Many({ n, what }: { n: number; what: string }) {
+    return <>{n === 1 ? `one ${what}` : `${n} ${what}s`}</>;
+}
+
+function MachinesOfKind({ machines }: { machines: Schemas['MachineCard'][] }) {
+    return (
+        <Part title="Machines">
+            <ul className="flex flex-col gap-1">
+                {machines.map((machine) => (
+                    <li key={machine.id}>
+                        <Link to={`/machines/${machine.id}`}>{machine.name}</Link>{' '}
+                        <span className="text-sm text-soft">{[machine.serial, machine.owner].filter((it) => it !== null).join(', ')}</span>
+                    </li>
+                ))}
+                {machines.length === 0 && <li className="text-soft">None is here.</li>}
+            </ul>
+        </Part>
+    );
+}
+
+function BoardsOfKind({ boards }: { boards: Schemas['BoardRow'][] }) {
+    return (
+        <Part title="Boards">
+            <ul className="flex flex-col gap-1">
+                {boards.map((board) => (
+                    <li key={board.id}>
+                        <Link to={`/boards/${board.id}`}>{board.name}</Link>{' '}
+                        <span className="text-sm text-soft">
+                            {[
+                                board.serial === null ? null : `serial ${board.serial}`,
+                                board.machine === null ? 'on the shelf' : `${board.place} of ${board.machine}`,
+                            ]
+                                .filter((it) => it !== null)
+                                .join(', ')}
+                        </span>
+                    </li>
+                ))}
+                {boards.length === 0 && <li className="text-soft">None is here.</li>}
+            </ul>
+        </Part>
     );
 }
 

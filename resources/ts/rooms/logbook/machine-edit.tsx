@@ -1,6 +1,6 @@
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
-import { api, data, Refusal, words, type Fault, type Schemas } from '../../api/client';
+import { Refusal, words, type Fault, type Schemas } from '../../api/client';
 import { Brought } from '../../bench/house';
 import { Lines, put, text } from '../../bench/profile-form';
 import { boardLines, connectorLines, listLines, noteLines, type Doc } from '../../bench/profile-lines';
@@ -12,14 +12,18 @@ import { Faults } from '../../ui/faults';
  * The profile on screen: its usual parts as a form, or the whole document as JSON. Both change one document; what is in
  * it and not in the form stays. Whether it is right is for the server to say.
  */
-export function MachineEdit({
+export function ProfileEdit<T>({
+    name,
     page,
+    send,
     onClose,
     onSaved,
 }: {
-    page: Schemas['MachinePage'];
+    name: string;
+    page: Pick<Schemas['MachinePage'], 'profile' | 'revision' | 'caution_choices'>;
+    send: (document: { body: never; bodySerializer: (body: unknown) => string; headers: Record<string, string> }) => Promise<T>;
     onClose: () => void;
-    onSaved: (page: Schemas['MachinePage']) => void;
+    onSaved: (page: T) => void;
 }) {
     const [text, setText] = useState(page.profile);
     const [tab, setTab] = useState('form');
@@ -29,14 +33,11 @@ export function MachineEdit({
         setFaults([]);
         try {
             onSaved(
-                await data(
-                    api.PUT('/machines/{machine}/profile', {
-                        params: { path: { machine: page.machine.id } },
-                        body: text as never,
-                        bodySerializer: (body: unknown) => body as string,
-                        headers: { 'Content-Type': 'application/json', 'If-Match': `"${page.revision}"` },
-                    }),
-                ),
+                await send({
+                    body: text as never,
+                    bodySerializer: (body: unknown) => body as string,
+                    headers: { 'Content-Type': 'application/json', 'If-Match': `"${page.revision}"` },
+                }),
             );
         } catch (problem) {
             setFaults(problem instanceof Refusal ? problem.faults : [{ pointer: '', detail: words(problem) }]);
@@ -44,7 +45,7 @@ export function MachineEdit({
     };
     return (
         <Page
-            title={`Profile of ${page.machine.name}`}
+            title={`Profile of ${name}`}
             over={`revision ${page.revision}; every revision is kept`}
             aside={
                 <>

@@ -10,7 +10,7 @@ import { Loaded, Page } from '../../ui/page';
 import { useIsLead, useMayRecord } from '../../ui/session';
 import { day } from '../../ui/when';
 
-const Edit = lazy(async () => ({ default: (await import('./machine-edit')).MachineEdit }));
+const Edit = lazy(async () => ({ default: (await import('./machine-edit')).ProfileEdit<Schemas['MachinePage']> }));
 
 export function Machine() {
     const { id = '' } = useParams();
@@ -32,7 +32,11 @@ function MachineSheet({ page }: { page: Schemas['MachinePage'] }) {
         return (
             <Suspense fallback={<p className="p-5 text-soft">Loading</p>}>
                 <Edit
+                    name={machine.name}
                     page={page}
+                    send={(document) =>
+                        data(api.PUT('/machines/{machine}/profile', { params: { path: { machine: machine.id } }, ...document }))
+                    }
                     onClose={() => setEditing(false)}
                     onSaved={(saved) => {
                         client.setQueryData(['machine', machine.id], saved);

@@ -101,8 +101,9 @@ export function MergePart({ of, id, name }: { of: Of; id: string; name: string }
     );
 }
 
-function Lines({ title, lines }: { title: string; lines: string[] }) {
-    if (lines.length === 0) return null;
+/** What a step does, a line each; with nothing to say it is left out, or says so. */
+export function Lines({ title, lines, none }: { title: string; lines: string[]; none?: string }) {
+    if (lines.length === 0 && none === undefined) return null;
     return (
         <section>
             <h3 className="text-sm font-bold">{title}</h3>
@@ -110,6 +111,7 @@ function Lines({ title, lines }: { title: string; lines: string[] }) {
                 {lines.map((line) => (
                     <li key={line}>{line}</li>
                 ))}
+                {lines.length === 0 && <li className="text-soft">{none}</li>}
             </ul>
         </section>
     );
