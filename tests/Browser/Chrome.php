@@ -11,15 +11,16 @@ use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\NoSuchElementException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
-use Facebook\WebDriver\WebDriverElement;
 use Facebook\WebDriver\WebDriverKeys;
 
 /** A headless Chromium that someone sits before: it presses keys and reads what stands on the screen. */
 final class Chrome
 {
-    private const WAIT = 12.0;
+    public const WAIT = 12.0;
 
     private function __construct(public readonly ChromeDriver $driver, public readonly string $url, private readonly string $profile)
     {
@@ -110,26 +111,26 @@ final class Chrome
         return $this->driver->executeScript($script, $arguments);
     }
 
-    public function find(string $css): WebDriverElement
+    public function find(string $css): RemoteWebElement
     {
-        return $this->wait(fn (): WebDriverElement => $this->driver->findElement(WebDriverBy::cssSelector($css)), "there is no {$css}");
+        return $this->wait(WebDriverBy::cssSelector($css), "there is no {$css}");
     }
 
     /** A field by its label, as a person finds it. */
-    public function field(string $label): WebDriverElement
+    public function field(string $label): RemoteWebElement
     {
         $quoted = '"'.$label.'"';
 
-        return $this->wait(fn (): WebDriverElement => $this->driver->findElement(WebDriverBy::xpath(
+        return $this->wait(WebDriverBy::xpath(
             "//*[@aria-label={$quoted}] | //*[@id=//label[normalize-space(.)={$quoted}]/@for] | //label[span[normalize-space(.)={$quoted}]]//input",
-        )), "there is no field \"{$label}\"");
+        ), "there is no field \"{$label}\"");
     }
 
-    public function button(string $words): WebDriverElement
+    public function button(string $words): RemoteWebElement
     {
-        return $this->wait(fn (): WebDriverElement => $this->driver->findElement(WebDriverBy::xpath(
+        return $this->wait(WebDriverBy::xpath(
             "//*[self::button or self::a][starts-with(normalize-space(.), \"{$words}\") or @aria-label=\"{$words}\"]",
-        )), "there is no button \"{$words}\"");
+        ), "there is no button \"{$words}\"");
     }
 
     /** @param \Closure(): bool $true */
@@ -144,21 +145,21 @@ final class Chrome
         }
     }
 
-    /** @param \Closure(): WebDriverElement $find */
-    private function wait(\Closure $find, string $otherwise): WebDriverElement
+    private function wait(WebDriverBy $by, string $otherwise): RemoteWebElement
     {
         $found = null;
-        $this->until(static function () use ($find, &$found): bool {
+        $this->until(function () use ($by, &$found): bool {
             try {
-                $found = $find();
+                $found = $this->driver->findElement($by);
 
                 return $found->isDisplayed() || $found->isEnabled();
             } catch (NoSuchElementException|StaleElementReferenceException) {
                 return false;
             }
         }, $otherwise);
+        $found ?? throw new \LogicException();
 
-        return $found ?? throw new \LogicException();
+        return (new RemoteWebElement(new Patient($this, $by), $found->getID(), true))->setFileDetector(new LocalFileDetector());
     }
 
     /** Every answer of the server comes so many milliseconds later. */

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Remote\LocalFileDetector;
-use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverKeys as Key;
 
 /** A whole leak job with the keyboard: out it comes, battery, survey, continuity over the stand-in, a new cell, photos, and back in. */
@@ -104,9 +102,7 @@ final class LeakJobTest extends TestCase
         $chrome->see('Leading words');
         foreach (['before' => 40, 'after' => 200] as $phase => $red) {
             $this->fill(['It shows' => 'corner by the battery', 'Before or after' => $phase]);
-            $file = $chrome->find('[aria-label="Photo file"]');
-            self::assertInstanceOf(RemoteWebElement::class, $file);
-            $file->setFileDetector(new LocalFileDetector())->sendKeys($this->picture($phase, $red));
+            $chrome->find('[aria-label="Photo file"]')->sendKeys($this->picture($phase, $red));
             $chrome->until(
                 static fn (): bool => $chrome->script(
                     'return document.querySelector(`img[alt="corner by the battery, ${arguments[0]}"]`)?.naturalWidth === 320',

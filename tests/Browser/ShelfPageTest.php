@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Remote\LocalFileDetector;
-use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverKeys as Key;
 
 /** The shelf with the keyboard: a new part, received and counted, set aside; an arrival that brings a job up; labels that open the record. */
@@ -95,9 +93,7 @@ final class ShelfPageTest extends TestCase
         $chrome->see('From a CSV file');
         $file = sys_get_temp_dir().'/ash-shelf-'.bin2hex(random_bytes(4)).'.csv';
         file_put_contents($file, "sku,name,quantity,place\nZ-1,one,1,drawer 1\nZ-2,two,-4,drawer 1\n");
-        $field = $chrome->field('Shelf as CSV');
-        self::assertInstanceOf(RemoteWebElement::class, $field);
-        $field->setFileDetector(new LocalFileDetector())->sendKeys($file);
+        $chrome->field('Shelf as CSV')->sendKeys($file);
         $chrome->see('row 3, column quantity: must be from 0');
         self::assertSame('0', self::one("SELECT COUNT(*) FROM shelf_items WHERE sku LIKE 'Z-%'"));
         unlink($file);

@@ -44,9 +44,12 @@ function MapSheet({ page }: { page: Schemas['MachinePage'] }) {
             (saved) => {
                 client.setQueryData(['machine', page.machine.id], saved);
                 setProblem(null);
+                return true;
             },
-            (caught: unknown) =>
-                setProblem(caught instanceof Refusal ? caught.faults.map((it) => `${it.pointer} ${it.detail}`).join('; ') : words(caught)),
+            (caught: unknown) => {
+                setProblem(caught instanceof Refusal ? caught.faults.map((it) => `${it.pointer} ${it.detail}`).join('; ') : words(caught));
+                return false;
+            },
         );
     return (
         <Page
@@ -99,8 +102,8 @@ function Kept({
 }: {
     memory: Memory;
     may: boolean;
-    onSave: (next: Memory) => Promise<void>;
-    onRemove: () => Promise<void>;
+    onSave: (next: Memory) => Promise<boolean>;
+    onRemove: () => Promise<boolean>;
 }) {
     const [json, setJson] = useState<string | null>(null);
     const [bad, setBad] = useState<string | null>(null);
@@ -135,15 +138,7 @@ function Kept({
             }
         >
             <Drawn draft={draft.data} problem={draft.error} />
-            {naming && (
-                <Names
-                    map={memory.map}
-                    onSave={(map) => {
-                        void onSave({ ...memory, map });
-                        setNaming(false);
-                    }}
-                />
-            )}
+            {naming && <Names map={memory.map} onSave={(map) => void onSave({ ...memory, map }).then((kept) => setNaming(!kept))} />}
             {json !== null && (
                 <div className="mt-3 flex flex-col gap-2">
                     <Field label="The memory as JSON" error={bad ?? undefined}>
@@ -207,7 +202,7 @@ interface Row {
 }
 
 /** Rows of chips numbered along the board: the usual map in a minute. */
-function Maker({ boards, taken, onSave }: { boards: Profile['boards']; taken: string[]; onSave: (memory: Memory) => Promise<void> }) {
+function Maker({ boards, taken, onSave }: { boards: Profile['boards']; taken: string[]; onSave: (memory: Memory) => Promise<boolean> }) {
     const tables = useQuery({ queryKey: ['memory-tables'], staleTime: Infinity, queryFn: () => data(api.GET('/memory/tables')) });
     const [head, setHead] = useState({
         name: 'Main memory',
