@@ -11,6 +11,7 @@ use App\People\SignedIn;
 use Ash\Document\InvalidDocument;
 use Ash\Document\Node;
 use Ash\Logbook\Merge;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -39,8 +40,7 @@ final readonly class Merges
         $who = SignedIn::person($request)->name;
 
         return new JsonResponse(Once::transaction(static function () use ($kind, $body, $who): MergeCard {
-            $other = Kind::query()->lockForUpdate()->find($body->other) ?? throw InvalidDocument::at('/other', 'there is no such kind');
-            self::apart($kind->id, $other->id, $kind->merged_into, $other->merged_into);
+            [$kind, $other] = self::both(Kind::query(), $kind->id, $body->other, 'kind');
             $kind->of_board === $other->of_board
                 || throw InvalidDocument::at(
                     '/other',
@@ -78,9 +78,7 @@ final readonly class Merges
         $body = Body::as($request, MergeBody::class);
 
         return new JsonResponse(Once::transaction(static function () use ($machine, $body): MergeCard {
-            $other = Machine::query()->where('bare', false)->lockForUpdate()->find($body->other)
-                ?? throw InvalidDocument::at('/other', 'there is no such machine');
-            self::apart($machine->id, $other->id, $machine->merged_into, $other->merged_into);
+            [$machine, $other] = self::both(Machine::query()->where('bare', false), $machine->id, $body->other, 'machine');
             $machine->kind_id === $other->kind_id || throw InvalidDocument::at('/other', 'is of another kind: merge the kinds first');
             $conflicts = $moves = [];
             foreach (['serial', 'owner'] as $field) {
@@ -124,8 +122,7 @@ final readonly class Merges
         $body = Body::as($request, MergeBody::class);
 
         return new JsonResponse(Once::transaction(static function () use ($board, $body): MergeCard {
-            $other = Board::query()->lockForUpdate()->find($body->other) ?? throw InvalidDocument::at('/other', 'there is no such board');
-            self::apart($board->id, $other->id, $board->merged_into, $other->merged_into);
+            [$board, $other] = self::both(Board::query(), $board->id, $body->other, 'board');
             $sits = Machine::query()->findOrFail($other->machine_id);
             // One board cannot sit in two places: the other one has to lie on the shelf, where it has a bare place of its own.
             $sits->bare || throw InvalidDocument::at('/other', "sits in {$sits->name}: take it out there first, or merge the machines");
@@ -160,10 +157,23 @@ final readonly class Merges
         return new JsonResponse(null, 204);
     }
 
-    private static function apart(string $one, string $other, ?string $oneInto, ?string $otherInto): void
+    /**
+     * Both of what is merged, as they stand now and held until it is done: two merges of the same two, each into the other, come one after
+     * the other.
+     *
+     * @template T of Kind|Machine|Board
+     * @param Builder<T> $of
+     * @return array{T, T}
+     */
+    private static function both(Builder $of, string $id, string $otherId, string $word): array
     {
-        $one !== $other || throw InvalidDocument::at('/other', 'is the same one already');
-        $oneInto === null || throw InvalidDocument::at('', 'was merged into another already: merge with that one');
-        $otherInto === null || throw InvalidDocument::at('/other', 'was merged into another already');
+        $id !== $otherId || throw InvalidDocument::at('/other', 'is the same one already');
+        $found = $of->whereIn('id', [$id, $otherId])->orderBy('id')->lockForUpdate()->get();
+        $one = $found->find($id) ?? throw InvalidDocument::at('', "there is no such {$word}");
+        $other = $found->find($otherId) ?? throw InvalidDocument::at('/other', "there is no such {$word}");
+        $one->merged_into === null || throw InvalidDocument::at('', 'was merged into another already: merge with that one');
+        $other->merged_into === null || throw InvalidDocument::at('/other', 'was merged into another already');
+
+        return [$one, $other];
     }
 }

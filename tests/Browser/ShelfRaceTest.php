@@ -68,4 +68,21 @@ final class ShelfRaceTest extends TestCase
         self::assertSame([200, 422, 422, 422, 422], $status);
         self::assertSame('2', self::one('SELECT SUM(quantity) FROM shelf_reservations WHERE item_id = ?', $item));
     }
+
+    public function test_two_kinds_each_merged_into_the_other_at_the_same_moment_end_as_one(): void
+    {
+        $this->chrome->go('/');
+        $client = Client::signedIn(self::environment('ASH_URL'), self::environment('ASH_VAR'), 'ines');
+        $name = 'Twin '.Ulid::generate();
+        $client->together(array_map(
+            static fn (string $half): array => ['/api/intake', ['id' => Ulid::generate(), 'at' => gmdate('Y-m-d\TH:i:s\Z'), 'name' => "{$name} {$half}"]],
+            ['one', 'two'],
+        ));
+        [$one, $two] = array_map(static fn (string $half): string => self::one('SELECT id FROM kinds WHERE name = ?', "{$name} {$half}"), ['one', 'two']);
+        $merge = static fn (string $into, string $other): array => ["/api/kinds/{$into}/merge", ['other' => $other, 'done' => true]];
+        $status = array_column($client->together([$merge($one, $two), $merge($two, $one)]), 0);
+        sort($status);
+        self::assertSame([200, 422], $status);
+        self::assertSame('1', self::one('SELECT COUNT(*) FROM kinds WHERE id IN (?, ?) AND merged_into IS NULL', $one, $two));
+    }
 }

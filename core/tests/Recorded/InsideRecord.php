@@ -115,19 +115,11 @@ final readonly class InsideRecord
         ];
     }
 
-    /** A function of the core that wants nothing but plain values, by its name, and what its answer says of itself. */
+    /** A function of the core by its name, and what its answer says of itself. */
     private static function call(Node $asked): mixed
     {
-        [$class, $name] = explode('::', $asked->at('of')->string());
-        $class = "Ash\\{$class}";
-        $function = new \ReflectionMethod($class, $name);
-        $with = [];
-        foreach ($asked->at('with')->items() as $i => $it) {
-            $type = ltrim((string) $function->getParameters()[$i]->getType(), '?');
-            $with[] = is_subclass_of($type, \BackedEnum::class) && !$it->isNull() ? $type::from(is_int($it->raw()) ? $it->raw() : $it->string()) : $it->raw();
-        }
         try {
-            $answer = $function->invokeArgs($function->isStatic() ? null : $class::from($asked->at('case')->raw()), $with);
+            $answer = self::answered($asked);
         } catch (\Error|\LogicException|InvalidDocument|UnclearLine|UnreadableQuantity $fault) {
             return [$fault::class, $fault instanceof \Error ? null : $fault->getMessage()];
         }
@@ -137,6 +129,50 @@ final readonly class InsideRecord
         }
 
         return is_object($answer) ? [$answer::class, $answer instanceof \UnitEnum ? $answer->name : $answer, self::says($answer)] : $answer;
+    }
+
+    /** @throws \Throwable what the function throws */
+    private static function answered(Node $asked): mixed
+    {
+        [$class, $name] = explode('::', $asked->at('of')->string());
+        $class = "Ash\\{$class}";
+        $function = $name === 'new' ? null : new \ReflectionMethod($class, $name);
+        $with = [];
+        foreach ($asked->at('with')->items() as $i => $it) {
+            $with[] = self::value($it, ltrim((string) ($function?->getParameters()[$i] ?? null)?->getType(), '?'));
+        }
+        if ($function === null) {
+            return new $class(...$with);
+        }
+        $on = $asked->has('on') ? self::value($asked->at('on'), $class) : ($function->isStatic() ? null : $class::from($asked->at('case')->raw()));
+
+        return $function->invokeArgs($on, $with);
+    }
+
+    /** A plain value, the case of an enumeration, what is read from a document, a list or map of such, or what a function answers. */
+    private static function value(Node $it, string $type = ''): mixed
+    {
+        $raw = $it->raw();
+        $class = $it->raw() instanceof \stdClass && $it->has('is') ? "Ash\\{$it->at('is')->string()}" : '';
+
+        return match (true) {
+            is_subclass_of($type, \BackedEnum::class) && (is_int($raw) || is_string($raw)) => $type::from($raw),
+            is_array($raw) => array_map(self::value(...), $it->items()),
+            !$raw instanceof \stdClass => $raw,
+            $it->has('map') => array_map(self::value(...), $it->at('map')->members()),
+            $it->has('at') => array_reduce(
+                (array) $it->at('at')->raw(),
+                static fn (mixed $of, int|string $key): mixed => is_object($of) ? $of->{$key} : ((array) $of)[$key],
+                self::value($it->at('on')),
+            ),
+            $it->has('day') => $it->at('day')->instant(),
+            $it->has('node') => Node::of($it->at('node')->raw()),
+            $it->has('raw') => $it->at('raw')->raw(),
+            $class === '' => self::answered($it),
+            $it->has('case') => constant("{$class}::{$it->at('case')->string()}"),
+            is_subclass_of($class, EntryData::class) => self::entry($class, $it->at('doc')),
+            default => $class::read($it->at('doc')),
+        };
     }
 
     /** What was kept, brought from another workshop and taken up again. */
