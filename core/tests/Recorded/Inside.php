@@ -17,7 +17,9 @@ use Ash\Logbook\Outcome;
 use Ash\Logbook\Situation;
 use Ash\Logbook\Stage;
 use Ash\Memory\Condition;
+use Ash\Memory\Dialect;
 use Ash\Memory\FittedMemory;
+use Ash\Memory\LinePattern;
 use Ash\Memory\Located;
 use Ash\Memory\Locator;
 use Ash\Memory\Map;
@@ -193,7 +195,8 @@ final readonly class Inside
         $map = Map::read($asked->at('map'));
         $pattern = $asked->optional('pattern')?->enum(Pattern::class) ?? Pattern::None;
         $locator = new Locator($map, array_fill(0, count($map->banks), true), $pattern);
-        $read = new Transcript($map, $locator, Radix::read($asked->optional('radix')));
+        $taught = array_map(Shape::of(LinePattern::class)->read(...), $asked->optional('dialect')?->items() ?? []);
+        $read = new Transcript($map, $locator, Radix::read($asked->optional('radix')), new Dialect(...$taught));
         array_map(static fn (Node $line) => $read->line($line->string()), $asked->at('lines')->items());
 
         return [$read, $read->betterRadix(), Shape::of(Located::class)->write(Located::of($map, $locator, $pattern))];
