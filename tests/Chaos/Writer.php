@@ -35,9 +35,7 @@ final readonly class Writer
         $token = preg_match('/\tXSRF-TOKEN\t(\S+)/', (string) @file_get_contents($jar), $m) === 1 ? urldecode($m[1]) : '';
         curl_setopt_array($curl, [
             CURLOPT_RETURNTRANSFER => true, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_COOKIEFILE => $jar, CURLOPT_COOKIEJAR => $jar, CURLOPT_TIMEOUT => 10,
-            CURLOPT_HTTPHEADER => [
-                'Accept: application/json', 'Content-Type: application/json', "Referer: {$this->url}/", "X-XSRF-TOKEN: {$token}",
-            ],
+            CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "Referer: {$this->url}/", "X-XSRF-TOKEN: {$token}"],
         ] + ($body === null ? [] : [CURLOPT_POSTFIELDS => json_encode($body, JSON_THROW_ON_ERROR)]));
         $answer = curl_exec($curl);
         $code = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);

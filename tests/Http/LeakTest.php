@@ -48,10 +48,7 @@ final class LeakTest extends TestCase
         self::assertSame(['settings supply', 'keyboard data', 'bracket'], array_column((array) $page->json('places'), 'place'));
         self::assertStringContainsString('chemistry first', self::text($page->json('refused')));
         $this->add($job, ['kind' => 'battery', 'data' => ['state' => 'leaking', 'chemistry' => 'nicd', 'cells' => 3]])->assertCreated();
-        self::assertSame(
-            ['neutralise', 'rinse', 'clean', 'dry', 'test', 'test', 'repair'],
-            array_column((array) $this->leak($job)->json('plan'), 'step'),
-        );
+        self::assertSame(['neutralise', 'rinse', 'clean', 'dry', 'test', 'test', 'repair'], array_column((array) $this->leak($job)->json('plan'), 'step'));
         self::assertStringContainsString('never mix', strtolower(self::text($this->leak($job, '?also=chlorine_bleach')->json('refused'))));
         self::assertSame(['household bleach: not judged: read its safety data sheet'], $this->leak($job, '?also=household%20bleach')->json('told'));
         self::assertRefused($this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/corrosion?on_board=pond"), '/on_board');

@@ -18,9 +18,7 @@ final class BoardMovedTest extends TestCase
     /** @return list<array{array<string, mixed>, string}> */
     public static function halves(): array
     {
-        return [
-            [['to' => self::MACHINE], 'to and place'], [['place' => 'dome'], 'to and place'], [['lent' => true], 'goes into a machine'],
-        ];
+        return [[['to' => self::MACHINE], 'to and place'], [['place' => 'dome'], 'to and place'], [['lent' => true], 'goes into a machine']];
     }
 
     /** @param array<string, mixed> $data */

@@ -16,7 +16,6 @@ use Ash\Logbook\EntryData;
 use Ash\Logbook\Outcome;
 use Ash\Logbook\Situation;
 use Ash\Logbook\Stage;
-use Ash\Memory\Condition;
 use Ash\Memory\Dialect;
 use Ash\Memory\FittedMemory;
 use Ash\Memory\LinePattern;
@@ -26,7 +25,6 @@ use Ash\Memory\Map;
 use Ash\Memory\MapCheck;
 use Ash\Memory\Pattern;
 use Ash\Memory\RowsOfChips;
-use Ash\Memory\Soak;
 use Ash\Memory\Transcript;
 use Ash\Quantity\Radix;
 use Ash\Rails\Judgement;
@@ -57,21 +55,6 @@ final readonly class Inside
                     'key' => 'k', 'name' => 'n', ...($asked->has('chip') ? ['chip' => $asked->at('chip')->string()] : []), 'map' => RowsOfChips::map($asked),
                 ], JSON_THROW_ON_ERROR)))),
             ],
-            'soak' => static fn (Node $asked): mixed => [
-                Soak::curve(
-                    self::whole($asked, 'passes'),
-                    self::whole($asked, 'errors'),
-                    $asked->at('confidence')->number(),
-                    $asked->optional('target')?->number(),
-                ),
-                Soak::gains(
-                    self::whole($asked, 'passes'),
-                    self::whole($asked, 'errors'),
-                    $asked->at('confidence')->number(),
-                    $asked->optional('seconds_per_pass')?->number(),
-                ),
-                Soak::duration($asked->optional('seconds_per_pass')?->number() ?? 1.0),
-            ],
             'csv' => static fn (Node $asked): mixed => json_decode(Rooms::hall()->rooms['memory']->verbs()['locate']->answer(
                 json_encode(['map' => $asked->at('map')->raw()], JSON_THROW_ON_ERROR),
                 ['errors' => array_map(static fn (Node $line): string => rtrim($line->string(), "\n")."\n", $asked->at('lines')->items())],
@@ -81,14 +64,6 @@ final readonly class Inside
             'sheet' => self::sheet(...),
             'words' => static fn (Node $asked): mixed => self::words($asked->at('enum')->string()),
             'shape' => static fn (Node $asked): mixed => Shape::of(Rooms::hall()->kinds->all[$asked->at('kind')->string()]->data)->schema(),
-            'condition' => static function (Node $asked): mixed {
-                [$one, $other] = array_map(
-                    static fn (string $name): Condition => Shape::of(Condition::class)->read($asked->at($name)),
-                    ['one', 'other'],
-                );
-
-                return [$one->words(), $one->against($other), $one->partDiffers($other)];
-            },
         ];
     }
 
@@ -174,11 +149,6 @@ final readonly class Inside
         }
 
         return $said;
-    }
-
-    private static function whole(Node $asked, string $name): int
-    {
-        return $asked->at($name)->integer(0, 100_000);
     }
 
     /** Everything that a description says, section by section. */

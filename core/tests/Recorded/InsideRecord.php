@@ -23,10 +23,8 @@ use Ash\Isolation\SwapTried;
 use Ash\Logbook\EntryData;
 use Ash\Logbook\Stage;
 use Ash\Logbook\StageFollows;
-use Ash\Logbook\Suspect;
 use Ash\Logbook\UnclearLine;
 use Ash\Logbook\UnreadEntry;
-use Ash\Memory\ChipCodes;
 use Ash\Memory\ChipsExchanged;
 use Ash\Memory\Counted;
 use Ash\Memory\DateCodesRead;
@@ -74,13 +72,6 @@ final readonly class InsideRecord
             },
             'surveyed' => self::surveyed(...),
             'memories' => self::memories(...),
-            'codes' => static fn (Node $asked): mixed => (new ChipCodes(array_map(static fn (Node $it): array => array_filter([
-                'at' => $it->at('at')->instant(),
-                'codes' => $it->has('codes') ? array_map(static fn (Node $code): string => $code->string(), $it->at('codes')->members()) : null,
-                'exchanged' => $it->has('exchanged') ? array_map(static fn (Node $chip): string => $chip->string(), $it->at('exchanged')->items()) : null,
-                'replaced' => $it->optional('replaced')?->string(),
-                'code' => $it->optional('code')?->string(),
-            ], static fn (mixed $part): bool => $part !== null), $asked->at('events')->items())))->at($asked->optional('when')?->instant()),
             'fit' => static function (Node $asked): mixed {
                 $it = Shape::of(FitAsked::class)->read($asked);
 
@@ -104,14 +95,6 @@ final readonly class InsideRecord
                 static fn (bool $closed): ?Stage => StageFollows::to($now, Rooms::hall()->kinds->all[$asked->at('kind')->string()], $closed),
                 [false, true],
             ), Stage::cases()),
-            'ranked' => static fn (Node $asked): mixed => Suspect::ranked(array_map(static fn (Node $it): Suspect => new Suspect(
-                $it->at('text')->string(),
-                'it says so',
-                $it->optional('probability')?->number(),
-                [],
-                $it->optional('part')?->string(),
-                $it->optional('weighed')?->bool() ?? false,
-            ), $asked->at('suspects')->items())),
         ];
     }
 
@@ -170,7 +153,7 @@ final readonly class InsideRecord
             $it->has('raw') => $it->at('raw')->raw(),
             $class === '' => self::answered($it),
             $it->has('case') => constant("{$class}::{$it->at('case')->string()}"),
-            is_subclass_of($class, EntryData::class) => self::entry($class, $it->at('doc')),
+            is_subclass_of($class, EntryData::class) || !method_exists($class, 'read') => Shape::of($class)->read($it->at('doc')),
             default => $class::read($it->at('doc')),
         };
     }

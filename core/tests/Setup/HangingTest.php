@@ -129,10 +129,7 @@ final class HangingTest extends TestCase
             'id 0 is held by disc 1 and scanner', 'scanner stands at an end of the cable and is not terminated',
             'disc 1 is terminated in the middle of the cable',
         ], $sheet->clashes());
-        self::assertSame(
-            ['set scanner to id 1 (it stands on 0)', 'take the terminators off disc 1', 'terminate scanner'],
-            $sheet->moves(),
-        );
+        self::assertSame(['set scanner to id 1 (it stands on 0)', 'take the terminators off disc 1', 'terminate scanner'], $sheet->moves());
         self::assertSame('conflict', $sheet->answers()[0]->finding);
         $mended = self::sheet($chain, $chain->mended());
         self::assertSame([[], [], 'fine'], [$mended->clashes(), $mended->moves(), $mended->answers()[0]->finding]);
