@@ -162,7 +162,9 @@ final readonly class Merges
      * the other.
      *
      * @template T of Kind|Machine|Board
+     *
      * @param Builder<T> $of
+     *
      * @return array{T, T}
      */
     private static function both(Builder $of, string $id, string $otherId, string $word): array
