@@ -80,10 +80,13 @@ final readonly class BoardKindController
     public function assign(Request $request, Board $board): JsonResponse
     {
         $body = Body::as($request, BoardKindBody::class);
-        $kind = Kind::query()->find($body->kind) ?? throw InvalidDocument::at('/kind', 'there is no such kind');
-        $kind->of_board || throw InvalidDocument::at('/kind', 'is a kind of machine: choose a kind of board');
-        $kind->merged_into === null || throw InvalidDocument::at('/kind', 'was merged into another kind: choose that one');
-        $board->update(['kind_id' => $kind->id]);
+        // Held, so that a merge at the same moment takes this board along.
+        Once::transaction(static function () use ($body, $board): void {
+            $kind = Kind::query()->lockForUpdate()->find($body->kind) ?? throw InvalidDocument::at('/kind', 'there is no such kind');
+            $kind->of_board || throw InvalidDocument::at('/kind', 'is a kind of machine: choose a kind of board');
+            $kind->merged_into === null || throw InvalidDocument::at('/kind', 'was merged into another kind: choose that one');
+            $board->update(['kind_id' => $kind->id]);
+        });
 
         return new JsonResponse(null, 204);
     }

@@ -7,6 +7,7 @@ namespace App\Logbook;
 use Ash\Document\Shape;
 use Ash\Logbook\Entries\OpenItemNamed;
 use Ash\Logbook\EntryDraft;
+use Ash\Logbook\LineRule;
 
 /** By which an entry that is sent again is known: a hash of what was received. */
 final readonly class Fingerprint
@@ -23,10 +24,14 @@ final readonly class Fingerprint
 
     /**
      * As it was made until entries were typed: of the draft as it had been read. An entry that was stored then and is sent again now,
-     * because its answer never arrived, is still the same one. Delete it when no such entry can be under way any more.
+     * because its answer never arrived, is still the same one. What a line says to be read beside the record came later: null. Delete it
+     * when no such entry can be under way any more.
      */
-    private static function before(Entry $known, string $jobId, EntryDraft $draft): string
+    private static function before(Entry $known, string $jobId, EntryDraft $draft): ?string
     {
+        if ($draft->data instanceof LineRule) {
+            return null;
+        }
         $named = $draft->data instanceof OpenItemNamed ? $draft->data->match : null;
 
         return hash('sha256', json_encode([$jobId, [

@@ -8,7 +8,7 @@ use Symfony\Component\Uid\Ulid;
 use Tests\Bench\Client;
 
 /** Several people at several benches reach for the last part at the same moment: real requests, side by side. */
-final class ShelfRaceTest extends TestCase
+final class AtOnceTest extends TestCase
 {
     public function test_the_last_part_goes_to_one_and_the_others_get_a_clear_word(): void
     {
