@@ -100,7 +100,7 @@ $noticed = static function (Fault $fault, int $number) use ($scratch, $class, $r
             null,
             ['ASH_FAULTY_CLASS' => $class($fault->file), 'ASH_FAULTY_FILE' => "{$scratch}/{$number}.php"],
             null,
-            240,
+            600,
         );
         try {
             if ($run->run() !== 0) {
