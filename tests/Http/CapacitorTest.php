@@ -53,21 +53,6 @@ final class CapacitorTest extends TestCase
         self::assertSame('C3', $page->json('live'));
     }
 
-    public function test_slips_of_unit_and_shorted_leads_are_asked_back(): void
-    {
-        $job = $this->job(slot: 'supply');
-        self::assertRefused($this->read($job, 'C7', ['capacitance_f' => '101u']), '/data/capacitance_f', '101 µF or 101 nF?');
-        $this->read($job, 'C7', ['capacitance_f' => '101u', 'sure' => true])->assertCreated();
-        self::assertRefused($this->read($job, 'C1', ['esr_ohm' => 0]), '/data/esr_ohm', 'Zero the leads first');
-        $zeroed = $this->read($job, 'C1', ['capacitance_f' => 0.0047, 'esr_ohm' => 0.2, 'lead_ohm' => 0.18])->assertCreated();
-        self::assertEqualsWithDelta(0.02, $zeroed->json('entry.data.esr_ohm'), 1e-9);
-        self::assertRefused($this->read($job, 'C77', ['capacitance_f' => 1]), '/data/cap', 'no capacitor');
-        self::assertRefused($this->read($job, 'C1', []), '/data', 'a reading or a look');
-        self::assertRefused($this->read($job, 'C1', ['capacitance_f' => -1]), '/data/capacitance_f');
-        self::assertRefused($this->read($job, 'C1', ['capacitance_f' => 'four']), '/data/capacitance_f');
-        self::assertRefused($this->read($job, 'C1', ['visual' => ['sad']]), '/data/visual/0');
-    }
-
     public function test_one_that_nobody_knows_waits_with_a_question_and_is_never_judged_by_a_guess(): void
     {
         $job = $this->job(slot: 'supply');

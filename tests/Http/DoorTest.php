@@ -163,6 +163,8 @@ final class DoorTest extends TestCase
         $line = json_decode((string) end($lines), true);
         self::assertIsArray($line);
         self::assertSame(['on purpose', $_SERVER['REQUEST_ID']], [$line['message'], $line['extra']['request']]);
+        $_SERVER['REQUEST_ID'] = 'as a client would like it';
+        self::assertStringNotContainsString($_SERVER['REQUEST_ID'], (string) $this->getJson('/api/fails')->getContent());
         unset($_SERVER['REQUEST_ID']);
     }
 

@@ -241,21 +241,4 @@ final class IsolationTest extends TestCase
         self::assertSame([['supply', 'board', 'card 1'], ['supply', 'board', 'spare 2']], $page->json('swaps.runs.*.parts'));
         self::assertStringStartsWith('card 1, ', self::text($page->json('swaps.diagnoses.0')));
     }
-
-    public function test_what_makes_no_sense_is_refused_at_its_field(): void
-    {
-        $job = $this->job();
-        foreach ([
-            ['symptom_chosen', ['symptom' => 'sings'], '/data/symptom'],
-            ['test_done', ['symptom' => 'fan_dark', 'test' => 'sing', 'outcome' => 'same'], '/data/test'],
-            ['test_done', ['symptom' => 'fan_dark', 'test' => 'strip', 'outcome' => 'sings'], '/data/outcome'],
-            ['swap_run', ['parts' => [], 'outcome' => 'works'], '/data/parts'],
-            ['swap_run', ['parts' => [['id' => 'a', 'role' => 'a'], ['id' => 'a', 'role' => 'b']], 'outcome' => 'works'], '/data/parts/1/id'],
-            ['swap_run', ['parts' => [['id' => 'a', 'role' => 'a']], 'outcome' => 'perhaps'], '/data/outcome'],
-            ['swap_run', ['parts' => [['id' => 'a', 'role' => 'a']]], '/data/outcome'],
-        ] as [$kind, $data, $pointer]) {
-            self::assertRefused($this->said($job, $kind, $data), $pointer);
-        }
-        self::assertRefused($this->getJson("/api/jobs/{$job->id}/isolation?what=1"), '/what');
-    }
 }

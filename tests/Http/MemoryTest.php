@@ -194,25 +194,10 @@ final class MemoryTest extends TestCase
         self::assertCount(2, glob(storage_path('app/memory/*')) ?: []);
     }
 
-    public function test_what_is_too_long_unknown_or_empty_is_refused_at_its_field(): void
+    public function test_a_text_that_is_too_long_is_refused_and_date_codes_tell_what_was_replaced(): void
     {
         $job = $this->job();
         self::assertRefused($this->paste($job, str_repeat('x', 1_500_001)), '/text', 'as a file');
-        self::assertRefused($this->paste($job, "  \n"), '/text');
-        self::assertRefused($this->paste($job, '1 2 3', ['pattern' => 'stripes']), '/pattern');
-        self::assertRefused($this->paste($job, '1 2 3', ['map' => 'attic']), '/map', 'no memory "attic"');
-        $id = self::text($this->paste($job, '0001 2 3')->json('id'));
-        self::assertRefused(
-            $this->as(Role::Technician)->postJson("/api/jobs/{$this->job()->id}/memory-sources", ['id' => $id, 'map' => 'main', 'text' => '1 2 3']),
-            '/id',
-            '',
-            409,
-        );
-        self::assertRefused($this->keep($job, self::ulid()), '/data/source');
-        self::assertRefused($this->keep($job, $id, ['condition' => ['warmth' => 'tepid']]), '/data/condition/warmth');
-        self::assertRefused($this->add($job, ['kind' => 'soak', 'data' => ['passes' => 3, 'errors' => 4]]), '/data/errors');
-        self::assertRefused($this->add($job, ['kind' => 'soak', 'data' => ['source' => $id]]), '/data/source', 'no pass');
-        self::assertRefused($this->add($job, ['kind' => 'date_codes', 'data' => ['map' => 'main', 'codes' => 'U30 82']]), '/data/codes');
         $codes = $this->add($job, ['kind' => 'date_codes', 'data' => ['map' => 'main', 'codes' => 'U30-U36 8213, U37 8630']])->assertCreated();
         self::assertStringContainsString('U37 week 30 of 1986: replaced before', self::text($codes->json('entry.says')));
         $page = $this->as(Role::Viewer)->getJson("/api/jobs/{$job->id}/memory");

@@ -168,10 +168,10 @@ final class RecordedTest extends TestCase
         if (!is_array($fields)) {
             return mb_strimwidth($answer, 0, 300, '…').(strlen($answer) < 300 ? '' : self::mark($answer));
         }
-        $marked = array_map(static function (mixed $it): string {
+        $marked = array_map(static function (mixed $it): mixed {
             $text = (string) json_encode($it);
 
-            return strlen($text) < 24 ? $text : self::mark($text);
+            return strlen($text) < 24 ? $it : self::mark($text);
         }, $fields);
 
         return substr($answer, 0, 4).json_encode($marked, JSON_UNESCAPED_SLASHES);

@@ -227,42 +227,6 @@ final class ShelfTest extends TestCase
         self::assertStringContainsString("'=1+1,'@SUM(A1)", $this->get('/shelf.csv')->streamedContent());
     }
 
-    public function test_bad_parts_are_refused_at_their_field(): void
-    {
-        $this->item();
-        foreach ([
-            '/sku' => ['sku' => 'AL-4700-25'],
-            '/quantity' => ['sku' => 'b', 'quantity' => -1],
-            '/place' => ['sku' => 'b', 'place' => ' '],
-            '/kind' => ['sku' => 'b', 'kind' => 'glass'],
-            '/marked_f' => ['sku' => 'b', 'marked_f' => 'x'],
-            '/rated_v' => ['sku' => 'b', 'rated_v' => 0],
-            '/came_on' => ['sku' => 'b', 'came_on' => '2026-02-31'],
-            '/donor_board' => ['sku' => 'b', 'donor_board' => self::ulid()],
-            '/safety_class' => ['sku' => 'b', 'safety_class' => 'Z9'],
-            '/colour' => ['sku' => 'b', 'colour' => 'red'],
-        ] as $pointer => $wrong) {
-            self::assertRefused($this->shelve($wrong), $pointer);
-        }
-        self::assertRefused($this->shelve(['sku' => 'b', 'kind' => null, 'marked_f' => null, 'rated_v' => null]), '/hours', 'say its kind');
-        $item = ShelfItem::query()->firstOrFail();
-        self::assertRefused($this->putJson("/api/shelf/{$item->id}", ['sku' => 'n', 'place' => 'x', 'quantity' => 4]), '/quantity', 'a receipt or a count');
-        $changed = $this->putJson("/api/shelf/{$item->id}", ['name' => 'A filter can', 'place' => 'drawer 1', 'low_at' => 3])->assertOk();
-        self::assertSame(
-            [true, 'AL-4700-25', 'A filter can', 'drawer 1', 2],
-            [
-                $changed->json('item.low'),
-                $changed->json('item.sku'),
-                $changed->json('item.name'),
-                $changed->json('item.place'),
-                $changed->json('item.quantity'),
-            ],
-        );
-        self::assertSame(5000.0, $item->refresh()->spec->hours, 'what is not said stays as it is');
-        self::assertRefused($this->putJson("/api/shelf/{$item->id}", ['place' => '']), '/place');
-        self::assertRefused($this->putJson("/api/shelf/{$item->id}", ['kind' => null]), '/hours', 'say its kind');
-    }
-
     public function test_labels_open_the_record(): void
     {
         $job = $this->job();
