@@ -7,7 +7,7 @@ namespace Tests\Browser;
 use Symfony\Component\Uid\Ulid;
 use Tests\Bench\Client;
 
-/** Several people at several benches reach for the last part at the same moment: real requests, side by side. */
+/** Several people at several benches reach for the same part or kind at the same moment: real requests, side by side. */
 final class AtOnceTest extends TestCase
 {
     public function test_the_last_part_goes_to_one_and_the_others_get_a_clear_word(): void

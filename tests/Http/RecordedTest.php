@@ -119,7 +119,7 @@ final class RecordedTest extends TestCase
         return array_values(array_filter(file($file, FILE_IGNORE_NEW_LINES) ?: [], static fn (string $it): bool => $it !== '' && $it[0] !== '#'));
     }
 
-    /** @return list<string> what each conversation is answered, in short, and how many rows of which tables are others after it */
+    /** @return list<string> what each conversation is answered, in short, and how many rows of which tables are new or others after it */
     private function alone(): array
     {
         $said = [];

@@ -61,7 +61,7 @@ if ($floor === 'app') {
         null,
         null,
     );
-    $all->run();
+    $all->run() === 0 || fwrite(STDERR, "the tests are red without any fault: what is said of faults is worth nothing\n");
     foreach (file("{$scratch}/reached", FILE_IGNORE_NEW_LINES) ?: [] as $line) {
         [$file, $test] = explode(' ', $line, 2);
         $reached[$file][$test] = true;
